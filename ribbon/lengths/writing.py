@@ -1,0 +1,104 @@
+"""Writing lengths as a tape shows them: the one place, beside the tape itself, where a length is rounded."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from math import gcd
+from typing import NamedTuple
+
+from ribbon.lengths.length import Length
+from ribbon.lengths.units import Unit
+
+ABOUT = "≈"
+
+
+class Written(NamedTuple):
+    """A length as text: `text` carries its unit and, when rounded, ≈ before it; `exact` tells the two apart."""
+
+    text: str
+    exact: bool
+
+
+def _nearest(value: Fraction) -> int:
+    # Halves go up, so that a mark half way between two divisions is written the same at every place.
+    return (2 * value.numerator + value.denominator) // (2 * value.denominator)
+
+
+def _fraction(sign: str, parts: int, of: int) -> str:
+    whole, rest = divmod(parts, of)
+    if not rest:
+        return f"{sign}{whole}"
+    shared = gcd(rest, of)
+    top = f"{rest // shared}/{of // shared}"
+    return f"{sign}{whole} {top}" if whole else f"{sign}{top}"
+
+
+class Scribe:
+    """Writes lengths in one unit at one tape division.
+
+    Binary units (inches, feet, yards) are written in true fractions of the division's denominator; the others
+    in decimals.  `division` is the tape's smallest division; None writes at a fine default (1/64 in, 0.1 mm).
+    A length that is not a whole number of divisions is written rounded, with ≈.
+
+    >>> from ribbon.lengths.units import UNITS
+    >>> Scribe(UNITS["in"], Length.inches(Fraction(1, 16))).write(Length.inches(Fraction(53, 11)))
+    Written(text='≈4 13/16 in', exact=False)
+    """
+
+    def __init__(self, unit: Unit, division: Length | None) -> None:
+        self.unit, self.division = unit, division
+        if unit.binary:
+            # A metric tape read in inches still writes halves down to the finest that it shows.
+            parts = 64 if division is None else unit.mm / division.mm
+            self._parts = next((n for n in (1, 2, 4, 8, 16, 32, 64) if n >= parts), 64)
+            if division is not None and Fraction(parts).denominator == 1 and parts <= 1024:
+                self._parts = int(parts)
+        else:
+            finest = Fraction(1, 10) if division is None else min(division.mm, unit.mm / 10)
+            self._parts = next((n for n in (1, 10, 100, 1000, 10_000) if unit.mm / n <= finest), 10_000)
+        step = unit.mm / self._parts
+        self._step_top, self._step_bottom = step.numerator, step.denominator
+
+    def finer(self) -> Scribe:
+        """A scribe for sizes rather than places: one more decimal, the same fractions."""
+        if self.unit.binary or self.division is None:
+            return self
+        return Scribe(self.unit, Length(self.division.mm / 10))
+
+    def write(self, length: Length) -> Written:
+        """`length` in words and figures with its unit."""
+        return self.write_mm(length.mm)
+
+    def write_mm(self, mm: Fraction) -> Written:
+        """As `write`, from a fraction of a millimetre."""
+        return self.write_parts(mm.numerator, mm.denominator)
+
+    def write_parts(self, value: int, parts: int) -> Written:
+        """As `write`, from a whole number of parts, `parts` to the millimetre: whole numbers only, for long lists."""
+        top, bottom = value * self._step_bottom, parts * self._step_top
+        steps, rest = divmod(abs(top), bottom)
+        if rest:
+            steps = (2 * abs(top) + bottom) // (2 * bottom)  # halves away from nought, as a tape is read
+        sign = "−" if value < 0 and steps else ""
+        figure = _fraction(sign, steps, self._parts) if self.unit.binary else self._decimal(sign, steps)
+        return Written(f"{ABOUT if rest else ''}{figure} {self.unit.sign}", not rest)
+
+    def _decimal(self, sign: str, parts: int) -> str:
+        whole, rest = divmod(parts, self._parts)
+        digits = len(str(self._parts)) - 1
+        tail = f"{rest:0{digits}d}".rstrip("0") if rest else ""
+        return f"{sign}{whole}.{tail}" if tail else f"{sign}{whole}"
+
+
+def write_ratio(ratio: Fraction) -> Written:
+    """A ratio in figures: a true fraction where it is a simple one, else two decimals with ≈.
+
+    >>> write_ratio(Fraction(5, 2)).text, write_ratio(Fraction(100, 47)).text
+    ('2 1/2', '≈2.13')
+    """
+    if ratio.denominator in (1, 2, 3, 4, 8):
+        return Written(_fraction("", ratio.numerator, ratio.denominator), True)
+    hundredths = _nearest(ratio * 100)
+    exact = ratio == Fraction(hundredths, 100)
+    figure = f"{hundredths // 100}.{hundredths % 100:02d}".rstrip("0").rstrip(".")
+    return Written(f"{'' if exact else ABOUT}{figure}", exact)

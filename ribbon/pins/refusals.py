@@ -1,0 +1,133 @@
+"""What is said of pins that are too few, that disagree, or that cannot be (work, section 4)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from ribbon.errors import Problem, Refusal, refuse
+from ribbon.pins.section import Remainder, Section
+from ribbon.pins.solution import Conflict, Solution
+from ribbon.pleats import Quantity
+from ribbon.pleats.relation import MEET
+
+Q = Quantity
+
+
+def too_few(section: Section) -> Refusal:
+    """What to say where the pins do not say how wide the edge is."""
+    pinned = ", ".join(name.word for name in section.pins) or "nothing"
+    needed = (
+        "the finished width, the flat width or a count"
+        if section.kind.folded
+        else "the finished width or the flat width"
+    )
+    return refuse(
+        "too_few",
+        "pins",
+        pinned,
+        f"{pinned} alone does not say how wide the edge is" if section.pins else "nothing is pinned yet",
+        f"pin {needed} as well",
+    )
+
+
+def disagreement(section: Section, conflict: Conflict, solve: Callable[[Section], Solution]) -> Refusal:
+    """Every firm pin that takes part, each with what letting go of it alone would make it, found by `solve`."""
+    pinned = [name for name in section.pins if name in conflict.sources]
+    meeting = MEET in conflict.sources
+    said = [f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned]
+    says = _listed([*said, "pleats that meet"] if meeting else said)
+    problems = []
+    for name in pinned:
+        value = section.say(name, section.pins[name].value)
+        try:
+            without = solve(section.let_go(name))
+        except Refusal:
+            continue
+        others, way_out = _without(section, name, without)
+        problems.append(Problem("disagree", f"pins.{name}", value, f"{says} do not agree: {others}", way_out))
+    if meeting and section.meet:
+        problems.append(
+            Problem("disagree", "meet", "true", f"{says} do not agree", "let the pleats overlap or leave gaps")
+        )
+    return Refusal(
+        problems or [Problem("disagree", "pins", says, f"{says} do not agree", "let go of one of these pins")]
+    )
+
+
+def _without(section: Section, name: Quantity, without: Solution) -> tuple[str, str]:
+    """(what the other pins make of `name`, what letting go of it does)."""
+    pinned, instead = section.pins[name].value, without.values[name]
+    becomes = section.say(name, instead)
+    if name is Q.COUNT and without.gave:
+        also = _listed([f"the {g.quantity.word} becomes {section.say(g.quantity, g.became)}" for g in without.gave])
+        return "the others make no whole count", f"let go of the count: it becomes {becomes} and {also}"
+    away = section.say(name, abs(instead - pinned))
+    return (
+        f"the others make the {name.word} {becomes}, {away} away",
+        f"let go of the {name.word} and it becomes {becomes}, or let another pin go",
+    )
+
+
+def _listed(words: list[str]) -> str:
+    """The words in a row as one would say them."""
+    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
+
+
+def pins_that_cannot_be(section: Section) -> list[Problem]:
+    """What is wrong with each pin by itself: nought, not of this kind, not whole, a mirrored row of odd count."""
+    problems = []
+    for name, pin in section.pins.items():
+        said, path = section.say(name, pin.value), f"pins.{name}"
+        if name not in section.kind.quantities:
+            has = ", ".join(q.word for q in Q if q in section.kind.quantities)
+            problems.append(
+                Problem(
+                    "not_of_kind",
+                    path,
+                    said,
+                    f"{section.kind.title} have no {name.word}",
+                    f"let it go; they have {has}",
+                )
+            )
+        elif pin.value < 0 or (pin.value == 0 and name not in (Q.GAP, Q.OPENING)):
+            problems.append(
+                Problem(
+                    "not_positive",
+                    path,
+                    said,
+                    f"a {name.word} of {said} cannot be",
+                    "use a value above nought, or let it go",
+                )
+            )
+        elif name is Q.FULLNESS and pin.value <= 1:
+            problems.append(
+                Problem(
+                    "too_low",
+                    path,
+                    said,
+                    f"a fullness of {said} leaves nothing to fold",
+                    "use more than 1; 1½ is slight, 3 is full",
+                )
+            )
+    count = section.pins.get(Q.COUNT)
+    if count and section.mirrored and section.mirror_at is None and count.firm and count.value % 2:
+        problems.append(
+            Problem(
+                "odd_mirror",
+                f"pins.{Q.COUNT}",
+                str(count.value),
+                "an odd count has a middle pleat, which cannot face both ways",
+                f"use {count.value - 1 or 2} or {count.value + 1}, or say where the facing turns",
+            )
+        )
+    if section.closed and section.remainder is not Remainder.SPACING:
+        problems.append(
+            Problem(
+                "no_ends",
+                "remainder",
+                section.remainder,
+                "a closed ring has no ends to take what is left over",
+                "let the spacing take it, or open the ring",
+            )
+        )
+    return problems

@@ -1,0 +1,152 @@
+"""A plan put on the tape: every mark on a whole division, and no drift (work, section 5).
+
+What shows and what hides are rounded apart, each by its running total: finished positions to whole divisions,
+running take-up to whole steps of a kind's two or four thicknesses.  A mirrored row is rounded outwards from
+where it turns, so that its two halves stay alike.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from ribbon.gathers import gathered_strip
+from ribbon.lengths import ZERO, Length
+from ribbon.pins.plan import Plan, row, strip
+from ribbon.pleats import Quantity, Row, Standing, strip_of
+from ribbon.strip import Strip
+
+Q = Quantity
+
+
+@dataclass(frozen=True, slots=True)
+class Taped:
+    """A plan on the tape.
+
+    `strip` has its marks on whole divisions; `depths` holds the depth of each pleat (cloth taken, for pinch
+    pleats); `off` is the flat width on the tape less the exact one; `naive_error` is the cloth that
+    would be short (below nought: over) had one rounded pleat been repeated instead.
+    """
+
+    strip: Strip
+    finished: Length
+    flat: Length
+    depths: tuple[Length, ...]
+    off: Length
+    naive_error: Length
+
+    @property
+    def groups(self) -> list[tuple[int, Length]]:
+        """How many pleats there are of each depth, deepest first."""
+        counted = Counter(self.depths)
+        return sorted(((n, depth) for depth, n in counted.items()), key=lambda group: group[1], reverse=True)
+
+
+def to_tape(value: int, step: int) -> int:
+    """The multiple of `step` nearest to `value`; half way goes up."""
+    return (2 * value + step) // (2 * step) * step
+
+
+def taped(plan: Plan, tape: Length) -> Taped:
+    """`plan` on a tape whose smallest division is `tape`."""
+    kind = plan.section.kind
+    if not kind.folded:
+        return _gathered(plan, tape)
+    exact = row(plan, tape.mm)
+    q = tape.mm.numerator * (exact.parts // tape.mm.denominator)
+    finished = to_tape(exact.finished, q)
+    turn = next((i for i, p in enumerate(exact.pleats) if p.facing is not exact.pleats[0].facing), None)
+    step = q * kind.take_up_per_depth
+    pleats = _running(exact.pleats, q, step) if turn is None else _mirrored(exact, finished, turn, q, step)
+    on_tape = Row(exact.parts, finished, pleats, exact.plain_lead, exact.plain_tail)
+    flat = finished + sum(pleat.take for pleat in pleats)
+    if kind.width is Q.SPACING:  # upright folds take the cloth in, packed width and all
+        flat -= sum(pleat.right - pleat.left for pleat in pleats)
+    per_depth = kind.take_up_per_depth if Q.DEPTH in kind.quantities else 1
+    parts = exact.parts
+    return Taped(
+        strip_of(kind, on_tape),
+        Length(Fraction(finished, parts)),
+        Length(Fraction(flat, parts)),
+        tuple(_lengths([pleat.take for pleat in pleats], parts * per_depth)),
+        Length(Fraction(flat, parts)) - plan.flat,
+        _naive_error(plan, exact.pleats[0].take, step, parts),
+    )
+
+
+def _lengths(takes: Sequence[int], parts: int) -> list[Length]:
+    known = {take: Length(Fraction(take, parts)) for take in set(takes)}
+    return [known[take] for take in takes]
+
+
+def _running(pleats: Sequence[Standing], q: int, step: int) -> list[Standing]:
+    """Positions to whole divisions, running take-up to whole steps, from left to right."""
+    total, used, found = 0, 0, []
+    for pleat in pleats:
+        total += pleat.take
+        running = to_tape(total, step)
+        at, left, right = to_tape(pleat.at, q), to_tape(pleat.left, q), to_tape(pleat.right, q)
+        found.append(Standing(pleat.pleat, at, left, right, running - used, pleat.facing))
+        used = running
+    return found
+
+
+def _mirrored(exact: Row, finished: int, turn: int, q: int, step: int) -> list[Standing]:
+    """Each hand rounded outwards from the turn, so that pleats as far from it on either side are alike.
+
+    The face over the turn is centred there: its two halves are rounded together, to a width that leaves both
+    ends on the tape.
+    """
+    before, after = exact.pleats[:turn], exact.pleats[turn:]
+    width = after[0].at - before[-1].at
+    middle = before[-1].at + after[0].at  # in half parts
+    if middle == exact.finished:
+        # Centred on the edge: the middle face is odd or even in divisions as the edge itself is.
+        face = to_tape(width - finished % (2 * q), 2 * q) + finished % (2 * q)
+        first = (finished - face) // 2
+    else:
+        face, first = to_tape(width, q), to_tape(before[-1].at, q)
+
+    def outwards(pleats: Sequence[Standing]) -> list[tuple[int, int]]:
+        """(distance out from the middle face, take) of each pleat, on the tape."""
+        start, total, used, found = pleats[0].at, 0, 0, []
+        for pleat in pleats:
+            total += pleat.take
+            running = to_tape(total, step)
+            found.append((to_tape(abs(pleat.at - start), q), running - used))
+            used = running
+        return found
+
+    left, right = outwards(before[::-1]), outwards(after)
+    return [
+        *(
+            Standing(p.pleat, first - out, first - out, first - out, take, p.facing)
+            for p, (out, take) in zip(before, left[::-1], strict=True)
+        ),
+        *(
+            Standing(p.pleat, first + face + out, first + face + out, first + face + out, take, p.facing)
+            for p, (out, take) in zip(after, right, strict=True)
+        ),
+    ]
+
+
+def _gathered(plan: Plan, tape: Length) -> Taped:
+    def on_tape(length: Length, divisions: int = 1) -> Length:
+        steps = length / (tape * divisions)
+        return tape * (to_tape(steps.numerator, steps.denominator) // steps.denominator * divisions)
+
+    lead, tail, finished = on_tape(plan.lead), on_tape(plan.tail), on_tape(plan.finished)
+    parts = max(line.pleat for line in strip(plan).lines) - 1
+    # Every match point on the tape: the parts between them are whole divisions of cloth, all alike.
+    gathered = on_tape(plan.flat - plan.lead - plan.tail, parts)
+    flat = lead + gathered + tail
+    return Taped(
+        gathered_strip(lead, finished - lead - tail, gathered, tail), finished, flat, (), flat - plan.flat, ZERO
+    )
+
+
+def _naive_error(plan: Plan, take: int, step: int, parts: int) -> Length:
+    """How much cloth is short (or, below nought, over) when one rounded pleat is folded N times."""
+    return Length(Fraction(plan.count * (to_tape(take, step) - take), parts))

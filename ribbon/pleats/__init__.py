@@ -1,0 +1,11 @@
+"""The kinds of pleat, one a file, and a row of them.
+
+A kind states its equations (`Relation`), how one pleat is folded (`lay`) and what it starts from when little
+is known.  A row is pleats standing at finished positions; `strip_of` lays it down as a strip.
+"""
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.relation import Relation
+from ribbon.pleats.row import Facing, Laying, Row, Standing, strip_of
+
+__all__ = ["Default", "Facing", "Kind", "Laying", "Quantity", "Relation", "Row", "Standing", "strip_of"]

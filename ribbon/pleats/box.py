@@ -1,0 +1,61 @@
+"""Box pleats: two knife pleats back to back, a box in front of a gap (work, section 2)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.relation import MEET, Relation
+from ribbon.pleats.row import Laying, Standing
+from ribbon.strip import LineKind, Role, Turn
+
+Q = Quantity
+
+
+def _lay(strip: Laying, pleat: Standing) -> None:
+    number = pleat.pleat
+    strip.line(LineKind.PLACEMENT, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.OUTER, number).cloth(pleat.right - pleat.left, Role.FACE)
+    strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.line(LineKind.PLACEMENT, number)
+
+
+BOX = Kind(
+    name="box",
+    title="box pleats",
+    quantities=frozenset(
+        {Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS, Q.BOX, Q.GAP},
+    ),
+    relations=(
+        Relation(
+            "cloth per pleat",
+            "{per_pleat} = 4 × {depth}",
+            (Q.PER_PLEAT, Q.DEPTH),
+            lambda v: v[Q.PER_PLEAT] - 4 * v[Q.DEPTH],
+        ),
+        Relation(
+            "box and gap",
+            "{spacing} = {box} + {gap}",
+            (Q.SPACING, Q.BOX, Q.GAP),
+            lambda v: v[Q.SPACING] - v[Q.BOX] - v[Q.GAP],
+        ),
+    ),
+    lay=_lay,
+    take_up_per_depth=4,
+    meeting=Relation(
+        "the folds meet behind",
+        "{depth} = {box} ÷ 2",
+        (Q.DEPTH, Q.BOX),
+        lambda v: 2 * v[Q.DEPTH] - v[Q.BOX],
+        rests_on=MEET,
+    ),
+    meeting_take_up=lambda spacing, hole: 2 * (spacing - hole),
+    hole=Q.GAP,
+    width=Q.BOX,
+    defaults=(
+        Default(Q.GAP, Fraction(0), Fraction(0), "box stands beside box", firm=True),
+        Default(Q.SPACING, Fraction(60), Fraction(254, 5), "a middling box to start from"),
+    ),
+)

@@ -1,0 +1,43 @@
+"""Cartridge pleats: upright folds drawn up on rows of even stitches (work, sections 2 and 10)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.relation import Relation
+from ribbon.pleats.row import Laying, Standing
+from ribbon.strip import LineKind
+
+Q = Quantity
+
+
+def _lay(strip: Laying, pleat: Standing) -> None:
+    # Two heights to a fold, a stitch point half way up each, so that the first stands half a fold in.
+    draw = Fraction(pleat.right - pleat.left, pleat.take)
+    strip.drawn(pleat.take, 4, draw).line(LineKind.STITCH, pleat.pleat)
+    strip.drawn(pleat.take, 2, draw).line(LineKind.STITCH, pleat.pleat)
+    strip.drawn(pleat.take, 4, draw)
+
+
+CARTRIDGE = Kind(
+    name="cartridge",
+    title="cartridge pleats",
+    quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
+    relations=(
+        Relation(
+            "cloth per pleat",
+            "{per_pleat} = 2 × {depth}",
+            (Q.PER_PLEAT, Q.DEPTH),
+            lambda v: v[Q.PER_PLEAT] - 2 * v[Q.DEPTH],
+        ),
+    ),
+    lay=_lay,
+    take_up_per_depth=2,
+    width=Q.SPACING,
+    defaults=(
+        Default(Q.SPACING, Fraction(6), Fraction(127, 20), "a packed width to start from; fold a swatch and measure"),
+        Default(Q.DEPTH, Fraction(12), Fraction(127, 10), "a height to start from; fold a swatch and measure"),
+    ),
+    upright=True,
+)

@@ -1,0 +1,54 @@
+"""Inverted pleats: two folds that turn towards each other over an underlay (work, section 2)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.relation import MEET, Relation
+from ribbon.pleats.row import Laying, Standing
+from ribbon.strip import LineKind, Role, Turn
+
+Q = Quantity
+
+
+def _lay(strip: Laying, pleat: Standing) -> None:
+    number = pleat.pleat
+    strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take + 4 * (pleat.at - pleat.left), Role.UNDER, 4)
+    strip.line(LineKind.CENTRE, number).cloth(pleat.take + 4 * (pleat.right - pleat.at), Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.OUTER, number)
+
+
+INVERTED = Kind(
+    name="inverted",
+    title="inverted pleats",
+    quantities=frozenset(
+        {Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS, Q.OPENING},
+    ),
+    relations=(
+        Relation(
+            "cloth per pleat",
+            "{per_pleat} = 4 × {depth}",
+            (Q.PER_PLEAT, Q.DEPTH),
+            lambda v: v[Q.PER_PLEAT] - 4 * v[Q.DEPTH],
+        ),
+    ),
+    lay=_lay,
+    take_up_per_depth=4,
+    meeting=Relation(
+        "the underlays meet behind",
+        "{depth} = ({spacing} − {opening}) ÷ 2",
+        (Q.DEPTH, Q.SPACING, Q.OPENING),
+        lambda v: 2 * v[Q.DEPTH] + v[Q.OPENING] - v[Q.SPACING],
+        rests_on=MEET,
+    ),
+    meeting_take_up=lambda spacing, hole: 2 * (spacing - hole),
+    hole=Q.OPENING,
+    width=Q.OPENING,
+    defaults=(
+        Default(Q.OPENING, Fraction(0), Fraction(0), "the folds kiss", firm=True),
+        Default(Q.SPACING, Fraction(100), Fraction(508, 5), "a middling space to start from"),
+    ),
+)

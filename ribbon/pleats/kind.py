@@ -1,0 +1,95 @@
+"""What every kind of pleat says of itself."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+from ribbon.pleats.relation import Relation
+from ribbon.pleats.row import Laying, Standing
+
+
+class Quantity(StrEnum):
+    """The quantities that can be pinned, by their names on the wire (work, section 4)."""
+
+    FINISHED = "finished"
+    FLAT = "flat"
+    COUNT = "count"
+    SPACING = "spacing"
+    DEPTH = "depth"
+    PER_PLEAT = "per_pleat"
+    FULLNESS = "fullness"
+    BOX = "box"
+    GAP = "gap"
+    OPENING = "opening"
+
+    @property
+    def word(self) -> str:
+        """The quantity as a sewist says it."""
+        return _WORDS[self]
+
+    @property
+    def is_length(self) -> bool:
+        """False for the count and the fullness, which are pure numbers."""
+        return self not in (Quantity.COUNT, Quantity.FULLNESS)
+
+
+_WORDS = {
+    Quantity.FINISHED: "finished width",
+    Quantity.FLAT: "flat width",
+    Quantity.COUNT: "count",
+    Quantity.SPACING: "spacing",
+    Quantity.DEPTH: "depth",
+    Quantity.PER_PLEAT: "cloth per pleat",
+    Quantity.FULLNESS: "fullness",
+    Quantity.BOX: "box",
+    Quantity.GAP: "gap",
+    Quantity.OPENING: "opening",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Default:
+    """What a kind assumes of a quantity that nothing else settles.
+
+    `metric` and `imperial` are what a sewist of either habit would start from; `firm` values are part of the
+    kind (a gap of nought), the others give way like an about-pin.
+    """
+
+    quantity: Quantity
+    metric: Fraction
+    imperial: Fraction
+    why: str
+    firm: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    """A kind of pleat.
+
+    `quantities` are those that it has.  `relations` are its own equations, beside those of the row; `meeting`
+    is the equation that holds when its pleats meet, None where they cannot.  `meeting_take_up(spacing, hole)`
+    is the cloth taken per pleat then, `hole` being the gap or the opening (the quantity named `hole`).
+    `width` is the quantity that a pleat covers of the finished edge, half of it to each side of its reference
+    line; None where it stands on the line alone.
+    `take_up_per_depth` is t / d, so also the step of the tape for running take-up (work, section 5).
+    `lay` folds one pleat onto a strip.  `faces` tells that it has a hand, `upright` that it stands out from
+    the edge, `folded` that it has pleats at all.
+    """
+
+    name: str
+    title: str
+    quantities: frozenset[Quantity]
+    relations: tuple[Relation, ...]
+    lay: Callable[[Laying, Standing], None]
+    take_up_per_depth: int = 1
+    meeting: Relation | None = None
+    meeting_take_up: Callable[[Fraction, Fraction], Fraction] | None = None
+    hole: Quantity | None = None
+    width: Quantity | None = None
+    defaults: tuple[Default, ...] = ()
+    faces: bool = False
+    upright: bool = False
+    folded: bool = True

@@ -1,0 +1,51 @@
+"""Knife pleats: each laid over to one hand (work, section 2)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.relation import MEET, Relation
+from ribbon.pleats.row import Facing, Laying, Standing
+from ribbon.strip import LineKind, Role, Turn
+
+Q = Quantity
+
+
+def _lay(strip: Laying, pleat: Standing) -> None:
+    number = pleat.pleat
+    if pleat.facing is Facing.RIGHT:
+        strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.line(LineKind.PLACEMENT, number)
+    else:
+        strip.line(LineKind.PLACEMENT, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.FRONT, LineKind.OUTER, number)
+
+
+KNIFE = Kind(
+    name="knife",
+    title="knife pleats",
+    quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
+    relations=(
+        Relation(
+            "cloth per pleat",
+            "{per_pleat} = 2 × {depth}",
+            (Q.PER_PLEAT, Q.DEPTH),
+            lambda v: v[Q.PER_PLEAT] - 2 * v[Q.DEPTH],
+        ),
+    ),
+    lay=_lay,
+    take_up_per_depth=2,
+    meeting=Relation(
+        "the pleats meet",
+        "{depth} = {spacing}",
+        (Q.DEPTH, Q.SPACING),
+        lambda v: v[Q.DEPTH] - v[Q.SPACING],
+        rests_on=MEET,
+    ),
+    meeting_take_up=lambda spacing, hole: 2 * spacing,
+    defaults=(Default(Q.SPACING, Fraction(30), Fraction(127, 4), "a middling pleat to start from"),),
+    faces=True,
+)

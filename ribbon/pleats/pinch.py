@@ -1,0 +1,44 @@
+"""Pinch pleats: cloth sewn together at the heading and dressed into fingers that stand out (work, section 2).
+
+Walked as a concertina that stands on its sew line: it comes back to where it began, one layer up and one
+layer down for each finger, so the edge is as wide as its spaces.
+"""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.row import Laying, Standing
+from ribbon.strip import LineKind, Role, Turn
+
+Q = Quantity
+
+
+def _pinch(fingers: int) -> Kind:
+    def lay(strip: Laying, pleat: Standing) -> None:
+        number, sides = pleat.pleat, 2 * fingers
+        strip.line(LineKind.SEW, number)
+        for finger in range(fingers):
+            strip.cloth(pleat.take, Role.FINGER, sides).fold(Turn.FRONT, LineKind.FINGER, number)
+            last = finger == fingers - 1
+            strip.cloth(pleat.take, Role.FINGER, sides).fold(
+                Turn.BEHIND, LineKind.SEW if last else LineKind.FINGER, number
+            )
+
+    return Kind(
+        name="pinch",
+        title="pinch pleats",
+        quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.PER_PLEAT, Q.FULLNESS}),
+        relations=(),
+        lay=lay,
+        take_up_per_depth=1,
+        defaults=(
+            Default(Q.FULLNESS, Fraction(5, 2), Fraction(5, 2), "2½ times is usual for pinch pleats"),
+            Default(Q.SPACING, Fraction(100), Fraction(508, 5), "pinch pleats usually stand 7.5 to 10 cm apart"),
+        ),
+        upright=True,
+    )
+
+
+PINCH = {fingers: _pinch(fingers) for fingers in (1, 2, 3, 4)}

@@ -1,0 +1,26 @@
+"""Readings of a strip: each a function of the strip alone, none needing another's insides."""
+
+from ribbon.readings.behind import behind
+from ribbon.readings.front import Showing, front
+from ribbon.readings.joins import Allowed, Join, Joined, Width, joined
+from ribbon.readings.layers import Thick, layers, thickest
+from ribbon.readings.marks import Mark, marks
+from ribbon.readings.past import PastEnd, past_ends
+
+__all__ = [
+    "Allowed",
+    "Join",
+    "Joined",
+    "Mark",
+    "PastEnd",
+    "Showing",
+    "Thick",
+    "Width",
+    "behind",
+    "front",
+    "joined",
+    "layers",
+    "marks",
+    "past_ends",
+    "thickest",
+]

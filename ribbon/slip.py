@@ -1,0 +1,167 @@
+"""The slip: what to do, in sentences a sewist would say (interface: answers are sentences)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.lengths import ZERO, Length, write_ratio
+from ribbon.pins import Plan, Taped
+from ribbon.pins.solution import Gave
+from ribbon.pleats import Quantity
+from ribbon.pleats.relation import MEET
+from ribbon.readings import Joined
+
+Q = Quantity
+
+
+class Sentence(NamedTuple):
+    """One sentence of the slip and what it is about: cut, fold, tape, gave, assumed."""
+
+    about: str
+    text: str
+
+
+def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentence]:
+    """The slip of `plan`, most needed first; `made` is how it is joined, None where the cloth is not known."""
+    joins = made is not None and made.joins
+    found = [Sentence("cut", _cut_joined(plan, made) if made and joins else _cut(plan))]
+    if made and joins:
+        found.append(Sentence("join", _joins(made)))
+    found.append(Sentence("fold", _fold(plan)))
+    if on_tape is not None:
+        found.append(Sentence("tape", tape_says(plan, on_tape)))
+    found += [Sentence("gave", gave_says(plan, gave)) for gave in plan.gave]
+    if plan.values["rest"]:
+        found.append(Sentence("rest", _rest(plan)))
+    found += [Sentence("assumed", text) for text in _assumed(plan)]
+    return found
+
+
+def cut_width(plan: Plan) -> Length:
+    """The cut width: the flat width and the allowances at both ends (work, section 1), before any joins."""
+    return plan.flat + plan.section.allowance.start + plan.section.allowance.end
+
+
+def _cut(plan: Plan) -> str:
+    section = plan.section
+    write = section.scribe.write
+    start, end = section.allowance.start, section.allowance.end
+    if not start and not end:
+        return f"Cut {write(plan.flat).text} of cloth, plus your seam allowances."
+    allowed = (
+        f"{write(start).text} at each end"
+        if start == end
+        else f"{write(start).text} at the start and {write(end).text} at the end"
+    )
+    return f"Cut {write(cut_width(plan)).text}: {write(plan.flat).text} flat and {allowed}."
+
+
+def _cut_joined(plan: Plan, made: Joined) -> str:
+    write = plan.section.scribe.write
+    cuts = [write(width.cut).text for width in made.widths]
+    count = _COUNTED.get(len(cuts), str(len(cuts)))
+    listed = f"{', '.join(cuts[:-1])} and {cuts[-1]}" if len(set(cuts)) > 1 else f"{cuts[0]} each"
+    return f"Cut {count} pieces, {listed}, allowances included: {write(plan.flat).text} flat in all."
+
+
+_COUNTED = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six", 7: "seven", 8: "eight", 9: "nine"}
+
+
+def _joins(made: Joined) -> str:
+    says = []
+    by_place: dict[str, list[int]] = {}
+    for join in made.joins:
+        if join.hidden:
+            by_place.setdefault(join.where.removesuffix(f" of pleat {join.pleat}"), []).append(join.pleat)
+    for place, pleats in by_place.items():
+        verb = "A join hides" if len(pleats) == 1 else f"{len(pleats)} joins hide"
+        if pleats[0] == 0:
+            says.append(f"{verb} {place}.")
+        else:
+            numbers = str(pleats[0]) if len(pleats) == 1 else f"{', '.join(map(str, pleats[:-1]))} and {pleats[-1]}"
+            at = f"at the {place}" if place == "inner fold" else place
+            says.append(f"{verb} {at} of pleat{'s' if len(pleats) > 1 else ''} {numbers}.")
+    shown = sum(not join.hidden for join in made.joins)
+    if shown:
+        says.append(f"{shown} of {len(made.joins)} would show: no hidden place is within reach of the cloth's width.")
+    return " ".join(says)
+
+
+def _fold(plan: Plan) -> str:
+    section = plan.section
+    finished = section.scribe.write(plan.finished).text
+    if not section.kind.folded:
+        return f"Gather it to {finished}: {write_ratio(plan.values[Q.FULLNESS]).text} times as much cloth as edge."
+    spaces = plan.spaces
+    pleats = f"{plan.count} {section.kind.title}" if plan.count != 1 else f"one {section.kind.title.removesuffix('s')}"
+    spaced = ""
+    if Q.SPACING in plan.values and spaces:
+        said = str(spaces) if spaces.denominator == 1 else write_ratio(spaces).text
+        spaced = f", {said} {'space' if spaces == 1 else 'spaces'} of {section.say(Q.SPACING, plan.values[Q.SPACING])}"
+    deep = f", {section.say(Q.DEPTH, plan.values[Q.DEPTH])} deep" if Q.DEPTH in plan.values else ""
+    taken = (
+        f", {section.say(Q.PER_PLEAT, plan.values[Q.PER_PLEAT])} of cloth in each" if Q.DEPTH not in plan.values else ""
+    )
+    ring = " round the ring" if section.closed else ""
+    return f"Fold {pleats}{deep}{taken}{spaced}: {finished} finished{ring}."
+
+
+def tape_says(plan: Plan, on_tape: Taped) -> str:
+    """How many pleats there are of each depth on the tape, and what rounding each alone would have cost."""
+    section = plan.section
+    write = section.scribe.write
+    if not section.kind.folded:
+        return (
+            "Every match point falls on the tape."
+            if not on_tape.off
+            else (
+                f"On the tape the flat width is {write(on_tape.flat).text}, so that every match point falls on a division."
+            )
+        )
+    deep = "deep" if Q.DEPTH in section.kind.quantities else "of cloth"
+    groups = on_tape.groups
+    if len(groups) == 1:
+        says = f"On the tape every pleat is {write(groups[0][1]).text} {deep}."
+    else:
+        counted = [
+            f"{count} {'pleat' if count == 1 else 'pleats'} {write(depth).text} {deep}" for count, depth in groups
+        ]
+        says = f"On the tape: {', '.join(counted[:-1])} and {counted[-1]}, spread evenly as marked."
+    if on_tape.off:
+        longer = "more" if on_tape.off > ZERO else "less"
+        says += f" That is {section.fine.write(abs(on_tape.off)).text} {longer} flat; the last allowance takes it up."
+    wrong = on_tape.naive_error
+    if abs(wrong) >= (section.tape or ZERO) and wrong:
+        says += f" Folding one rounded pleat {plan.count} times would {'need' if wrong > ZERO else 'leave'} {write(abs(wrong)).text} {'more cloth' if wrong > ZERO else 'over'}."
+    return says
+
+
+def gave_says(plan: Plan, gave: Gave) -> str:
+    """What gave way, from what to what, and why."""
+    say = plan.section.say
+    verb = (
+        "opened"
+        if gave.quantity in (Q.SPACING, Q.GAP) and gave.became > gave.asked
+        else "closed"
+        if gave.quantity in (Q.SPACING, Q.GAP)
+        else "went"
+    )
+    return f"The {gave.quantity.word} {verb} from {say(gave.quantity, gave.asked)} to {say(gave.quantity, gave.became)} {gave.why}."
+
+
+def _rest(plan: Plan) -> str:
+    where = {"ends": "half to each end", "lead": "to the lead", "tail": "to the tail"}[plan.section.remainder]
+    return f"{plan.section.scribe.write_mm(plan.values['rest']).text} is left over and goes {where}."
+
+
+def _assumed(plan: Plan) -> list[str]:
+    found = []
+    for assumed in plan.assumed:
+        if assumed.quantity == MEET:
+            found.append("Assumed: the pleats meet.")
+        else:
+            quantity = Q(assumed.quantity)
+            value = plan.section.say(quantity, assumed.value or Fraction(0))
+            found.append(f"Assumed: {quantity.word} {value}; {assumed.why}.")
+    return found

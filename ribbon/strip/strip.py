@@ -1,0 +1,159 @@
+"""Spans, folds, named lines, and the strip that they make."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.lengths import ZERO, Length
+
+WHOLE = Fraction(1)
+
+
+class Role(StrEnum):
+    """What a span of cloth does once the strip is folded."""
+
+    FACE = "face"
+    """Shows."""
+    UNDER = "under"
+    """Hides behind a face."""
+    PLAIN = "plain"
+    """Lies flat at an end: a return, an overlap, a plain run."""
+    FINGER = "finger"
+    """Stands out from the edge in a pinch pleat, between two sew lines."""
+    UPRIGHT = "upright"
+    """Stands at right angles to the edge in a cartridge row."""
+    GATHERED = "gathered"
+    """Drawn up evenly along its whole length."""
+
+
+class Turn(StrEnum):
+    """Where the span after a fold lies, seen from the right side."""
+
+    BEHIND = "behind"
+    FRONT = "front"
+
+    @property
+    def step(self) -> int:
+        """The change of layer: +1 towards whoever looks, -1 away."""
+        return 1 if self is Turn.FRONT else -1
+
+
+class LineKind(StrEnum):
+    """The name of a line that is marked on the cloth."""
+
+    OUTER = "outer"
+    INNER = "inner"
+    PLACEMENT = "placement"
+    CENTRE = "centre"
+    SEW = "sew"
+    FINGER = "finger"
+    STITCH = "stitch"
+    MATCH = "match"
+
+
+class Span(NamedTuple):
+    """A run of cloth: its flat length, what it does, and how far one unit of it advances along the edge.
+
+    `draw` is 1 for cloth that lies along the edge, finished/flat for gathered and upright cloth.
+    """
+
+    length: Length
+    role: Role
+    draw: Fraction = WHOLE
+
+
+class Fold(NamedTuple):
+    """A fold after the span with index `after`; the next span lies behind it or in front of it."""
+
+    after: int
+    turn: Turn
+
+
+class Line(NamedTuple):
+    """A named line after the span with index `after` (-1: at the very start), belonging to pleat `pleat`, from 1."""
+
+    after: int
+    kind: LineKind
+    pleat: int
+
+
+@dataclass(frozen=True, slots=True)
+class Strip:
+    """Spans in order from the start of the cloth, the folds between them, the lines named on them.
+
+    Folds and lines are in order of `after`.  Seam allowances are no part of a strip.
+    """
+
+    spans: tuple[Span, ...]
+    folds: tuple[Fold, ...]
+    lines: tuple[Line, ...]
+
+    def check(self) -> None:
+        """Raise AssertionError if the strip breaks one of its own rules."""
+        assert self.spans, "a strip has at least one span"
+        last = len(self.spans) - 1
+        for index, span in enumerate(self.spans):
+            assert span.length > ZERO or (span.length == ZERO and index in (0, last)), f"a span has a length: {span}"
+            assert 0 <= span.draw <= 1, f"cloth is drawn up, never stretched: {span}"
+        for before, after in zip(self.folds, self.folds[1:], strict=False):
+            assert before.after < after.after, "folds are in order, one at a place"
+        for fold in self.folds:
+            assert 0 <= fold.after < last, "a fold lies between two spans"
+        for line, then in zip(self.lines, self.lines[1:], strict=False):
+            assert line.after <= then.after, "lines are in order"
+        for line in self.lines:
+            assert -1 <= line.after <= last, "a line lies on the strip"
+        creases = {line.after for line in self.lines if line.kind in (LineKind.OUTER, LineKind.INNER, LineKind.FINGER)}
+        creases |= {line.after for line in self.lines if line.kind in (LineKind.SEW, LineKind.STITCH)}
+        assert {fold.after for fold in self.folds} <= creases, "every fold has a line by which it is found"
+
+    @property
+    def flat(self) -> Length:
+        """The flat width: the sum of the spans."""
+        total = Fraction(0)
+        for span in self.spans:
+            total += span.length.mm
+        return Length(total)
+
+
+class StripBuilder:
+    """Lays down a strip from left to right.
+
+    Spans of no length are left out, so that a gap of nought leaves two placement lines at one place; only a
+    fold on the very edge of the section keeps a span of no length outside it.
+    """
+
+    __slots__ = ("_folds", "_lines", "_spans")
+
+    def __init__(self) -> None:
+        self._spans: list[Span] = []
+        self._folds: list[Fold] = []
+        self._lines: list[Line] = []
+
+    def cloth(self, length: Length, role: Role, draw: Fraction = WHOLE) -> StripBuilder:
+        """Lay down a span."""
+        if length.mm.numerator:
+            self._spans.append(Span(length, role, draw))
+        return self
+
+    def fold(self, turn: Turn, kind: LineKind, pleat: int) -> StripBuilder:
+        """Fold here, at a line of that kind."""
+        if not self._spans:
+            # A fold on the very edge of the section: what it folds back from is the seam allowance.
+            self._spans.append(Span(ZERO, Role.FACE))
+        self._folds.append(Fold(len(self._spans) - 1, turn))
+        return self.line(kind, pleat)
+
+    def line(self, kind: LineKind, pleat: int) -> StripBuilder:
+        """Name a line here, without a fold."""
+        self._lines.append(Line(len(self._spans) - 1, kind, pleat))
+        return self
+
+    def strip(self) -> Strip:
+        """The strip laid down so far."""
+        if self._folds and self._folds[-1].after == len(self._spans) - 1:
+            self._spans.append(Span(ZERO, Role.FACE))
+        return Strip(tuple(self._spans), tuple(self._folds), tuple(self._lines))

@@ -1,0 +1,1 @@
+"""Commands of the project that are not part of the program."""

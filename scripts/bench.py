@@ -1,0 +1,100 @@
+"""The speeds that matter, as ratios within one run.  Nothing here passes or fails."""
+
+from __future__ import annotations
+
+import json
+import os
+import statistics
+import tempfile
+import time
+from collections.abc import Callable
+
+
+def _median(task: Callable[[], object], runs: int = 30) -> float:
+    task()
+    took = []
+    for _ in range(runs):
+        begun = time.perf_counter()
+        task()
+        took.append(time.perf_counter() - begun)
+    return statistics.median(took) * 1000
+
+
+def main() -> None:
+    """Print the ratios."""
+    with tempfile.TemporaryDirectory() as data:
+        os.environ["YOUNG_RIBBON_DATA"] = data
+        os.environ["DJANGO_SETTINGS_MODULE"] = "server.config.settings"
+        import django
+
+        django.setup()
+        _plans()
+        _shelf()
+
+
+def _plans() -> None:
+    from django.http import HttpRequest, HttpResponse
+    from django.test import Client
+    from ninja import Router
+
+    from server.api import api
+    from server.plans.schema import SectionIn
+    from server.wire.json import answer
+
+    router = Router()
+
+    def echo(request: HttpRequest, section: SectionIn) -> HttpResponse:
+        return answer(section.model_dump())
+
+    # ninja reads the annotations, which name what only this function has imported.
+    echo.__annotations__ = {"request": HttpRequest, "section": SectionIn, "return": HttpResponse}
+    router.post("/echo")(echo)
+    api.add_router("/bench", router)
+    client = Client(SERVER_NAME="127.0.0.1")
+
+    def asked(address: str, pleats: int) -> Callable[[], object]:
+        section = {
+            "kind": "knife",
+            "pins": {"count": pleats, "spacing": {"about": "3 cm"}, "finished": f"{pleats * 3}.7 cm"},
+            "meet": True,
+            "closed": True,
+            "cloth": {"usable": "138 cm"},
+            "allowance": {"join": "1.5 cm"},
+        }
+        body = json.dumps(section)
+        return lambda: client.post(address, body, content_type="application/json")
+
+    echo_ms, sixty = _median(asked("/api/bench/echo", 60)), _median(asked("/api/plan", 60))
+    hundred, thousand = _median(asked("/api/plan", 100)), _median(asked("/api/plan", 1000), 10)
+    most = _median(asked("/api/plan", 20_000), 2)
+    print(
+        f"a plan of 60 pleats with joins: {sixty / echo_ms:.1f} times an echo ({sixty:.1f} ms to {echo_ms:.1f} ms); to reach: 4"
+    )
+    print(f"1,000 pleats: {thousand / hundred:.1f} times 100 ({thousand:.0f} ms to {hundred:.1f} ms); to reach: 12")
+    print(f"20,000 pleats: {most / thousand:.1f} times 1,000 ({most:.0f} ms); linear is 20")
+
+
+def _shelf() -> None:
+    from django.core.management import call_command
+    from django.test import Client
+    from django.utils import timezone
+
+    from server.works.demo import add_demo_works
+    from server.works.models import Section, Work
+
+    call_command("migrate", verbosity=0)
+    client = Client(SERVER_NAME="127.0.0.1")
+    while Work.objects.count() < 50:
+        add_demo_works()
+    fifty = _median(lambda: client.get("/api/works"), 10)
+    spec = Section.objects.first().spec  # type: ignore[union-attr]
+    works = Work.objects.bulk_create([Work(name=f"Work {n}", touched=timezone.now()) for n in range(4950)])
+    Section.objects.bulk_create([Section(work=work, position=0, name="Length", spec=spec) for work in works])
+    many = _median(lambda: client.get("/api/works"), 10)
+    print(
+        f"the shelf of 5,000 works: {many / fifty:.2f} times that of 50 ({many:.0f} ms to {fifty:.0f} ms); to reach: 1.5"
+    )
+
+
+if __name__ == "__main__":
+    main()

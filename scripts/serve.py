@@ -1,0 +1,69 @@
+"""Serves the program on this machine alone: brings the data folder up to date, then hands over to gunicorn."""
+
+from __future__ import annotations
+
+import argparse
+import errno
+import os
+import socket
+import sys
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
+
+
+def main() -> None:
+    """Read the command line and serve."""
+    parser = argparse.ArgumentParser(description="Serve Young Ribbon on this machine.")
+    parser.add_argument("--data", type=Path, required=True, help="where the works are kept")
+    parser.add_argument("--port", default="8420")
+    parser.add_argument("--demo", action="store_true", help="put the demo works on an empty shelf")
+    told = parser.parse_args()
+    port = _free_port(told.port)
+    data = told.data if told.data.is_absolute() else ROOT / told.data
+    os.environ["YOUNG_RIBBON_DATA"] = str(data)
+    os.environ["DJANGO_SETTINGS_MODULE"] = "server.config.settings"
+    try:
+        _ready(demo=told.demo)
+    except OSError as error:
+        sys.exit(f"The works cannot be kept in {data}: {error.strerror}. Name another folder in YOUNG_RIBBON_DATA.")
+    print(f"Young Ribbon is at http://127.0.0.1:{port} (Ctrl-C ends it). Works are kept in {data}.", flush=True)
+    os.chdir(ROOT)
+    gunicorn = [sys.executable, "-W", "ignore", "-m", "gunicorn", "server.config.wsgi:application"]
+    how = ["--bind", f"127.0.0.1:{port}", "--workers", "2", "--threads", "4", "--worker-class", "gthread"]
+    quiet = ["--log-level", "error", "--no-control-socket", "--graceful-timeout", "3"]
+    os.execv(sys.executable, [*gunicorn, *how, *quiet])
+
+
+def _free_port(said: str) -> int:
+    """The port, if it is one and is free; otherwise a sentence and the end."""
+    if not said.isdigit() or not 1 <= int(said) <= 65535:
+        sys.exit(f"PORT={said} is not a port: use a number from 1024 to 65535, such as PORT=8421.")
+    port = int(said)
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind(("127.0.0.1", port))
+        except OSError as error:
+            if error.errno == errno.EACCES:
+                sys.exit(f"Port {port} is kept for the system: use another, such as PORT=8421.")
+            sys.exit(
+                f"Port {port} is taken, perhaps by Young Ribbon itself: look at http://127.0.0.1:{port}, "
+                f"or use another port, such as PORT={port + 1}."
+            )
+    return port
+
+
+def _ready(*, demo: bool) -> None:
+    """The data folder with its tables up to date, and the demo works if they are wanted."""
+    import django
+    from django.core.management import call_command
+
+    django.setup()
+    call_command("migrate", verbosity=0)
+    if demo:
+        call_command("demo_works")
+
+
+if __name__ == "__main__":
+    main()

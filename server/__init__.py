@@ -1,0 +1,1 @@
+"""The web server: a thin layer over `ribbon` that reads requests, keeps works, and writes answers."""

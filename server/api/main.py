@@ -1,0 +1,55 @@
+"""The API and what it says when something is wrong."""
+
+from __future__ import annotations
+
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI, Swagger
+from ninja.errors import HttpError, ValidationError
+
+from ribbon.errors import Refusal
+from server.plans.router import router as plans
+from server.wire.json import Renderer, StrictParser, answer
+from server.wire.problems import from_core, from_schema, one
+from server.works.router import router as works
+from server.works.services import Stale
+
+api = NinjaAPI(
+    title="Young Ribbon",
+    version="1",
+    description=(
+        "Pleats and gathers, solved from whatever is known.  Lengths go in as text just as typed and come out "
+        "as millimetres and text.  Every error is a list of problems, each with its field and a way out."
+    ),
+    docs=Swagger(settings={"persistAuthorization": False, "validatorUrl": None}),
+    parser=StrictParser(),
+    renderer=Renderer(),
+)
+api.add_router("", plans)
+api.add_router("/works", works)
+
+
+@api.exception_handler(Refusal)
+def _refused(request: HttpRequest, refusal: Refusal) -> HttpResponse:
+    return answer(from_core(refusal.problems), 422)
+
+
+@api.exception_handler(ValidationError)
+def _unfit(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    return answer(from_schema(error.errors), 422)
+
+
+@api.exception_handler(HttpError)
+def _unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
+    if error.status_code == 400:
+        return answer(one("not_json", "the body is not JSON", "send one JSON object"), 400)
+    return answer(one("refused", str(error), "see /api/docs"), error.status_code)
+
+
+@api.exception_handler(Http404)
+def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
+    return answer(one("not_found", "there is no such work or section", "go back to the works"), 404)
+
+
+@api.exception_handler(Stale)
+def _stale(request: HttpRequest, stale: Stale) -> HttpResponse:
+    return answer(stale.body, 409)

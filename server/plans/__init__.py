@@ -1,0 +1,1 @@
+"""Plans, stateless: a section in, everything that follows from it out."""

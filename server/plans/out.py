@@ -1,0 +1,224 @@
+"""The shape of a plan on the wire, for the API's description; `answer.py` fills it."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+
+class LengthOut(Schema):
+    """A length: millimetres for drawing, text for reading, and whether the text is exact."""
+
+    mm: float
+    text: str
+    exact: bool
+
+
+class RatioOut(Schema):
+    """A ratio."""
+
+    text: str
+    value: float
+
+
+class GaveOut(Schema):
+    """A pin that gave way."""
+
+    quantity: str
+    from_: str = Field(alias="from")
+    to: str
+    why: str
+    says: str
+
+
+class AssumedOut(Schema):
+    """Something that nothing settled, and what was taken for it."""
+
+    quantity: str
+    value: str
+    why: str
+
+
+class SizesOut(Schema):
+    """The sizes of one pleat; null where the kind has none."""
+
+    spacing: LengthOut | None
+    depth: LengthOut | None
+    per_pleat: LengthOut | None
+    box: LengthOut | None
+    gap: LengthOut | None
+    opening: LengthOut | None
+
+
+class ChoiceOut(SizesOut):
+    """The plan for another count."""
+
+    count: int
+    why: str
+    spaces: float
+    finished: LengthOut
+    flat: LengthOut
+    fullness: RatioOut
+    lead: LengthOut
+
+
+class MarkOut(Schema):
+    """A mark, from the start of the flat width, allowances excluded."""
+
+    at: LengthOut
+    kind: Literal["outer", "inner", "placement", "centre", "sew", "finger", "stitch", "match"]
+    pleat: int
+
+
+class GroupOut(Schema):
+    """So many pleats of one depth (of cloth taken, for pinch pleats)."""
+
+    pleats: int
+    depth: LengthOut
+
+
+class OnTapeOut(Schema):
+    """The plan with every mark on a whole division of the tape."""
+
+    finished: LengthOut
+    flat: LengthOut
+    marks: list[MarkOut]
+    groups: list[GroupOut]
+    says: str
+    naive_error: LengthOut
+    off: LengthOut
+
+
+class SpanOut(Schema):
+    """A span of cloth: its flat length, its role, and how much of it lies along the edge (1 unless drawn up)."""
+
+    length: LengthOut
+    role: Literal["face", "under", "plain", "finger", "upright", "gathered"]
+    draw: float
+
+
+class FoldOut(Schema):
+    """A fold after the span with that index."""
+
+    after: int
+    turn: Literal["behind", "front"]
+
+
+class WalkOut(Schema):
+    """The walk: spans and folds, the flat and the finished position of each span's ends in mm, each span's layer,
+
+    and how many layers lie in front of it.
+    """
+
+    spans: list[SpanOut]
+    folds: list[FoldOut]
+    flat: list[float]
+    x: list[float]
+    layers: list[int]
+    behind: list[int]
+
+
+class ShowingOut(Schema):
+    """A stretch of the front view: which span shows, and which side of it."""
+
+    from_: float = Field(alias="from")
+    to: float
+    span: int
+    side: Literal["RS", "WS"]
+
+
+class ThickOut(Schema):
+    """A stretch of the finished edge and its layers."""
+
+    from_: float = Field(alias="from")
+    to: float
+    layers: int
+
+
+class MendOut(Schema):
+    """A change that mends: what it does, and the fields of the section that it sets."""
+
+    says: str
+    change: dict[str, str]
+
+
+class AllowanceOut(Schema):
+    """Seam allowances, outside the flat width."""
+
+    start: LengthOut
+    end: LengthOut
+    join: LengthOut
+
+
+class WarningOut(Schema):
+    """A warning, with its mend where there is one."""
+
+    code: str
+    message: str
+    mend: MendOut | None
+
+
+class JoinOut(Schema):
+    """A join: its place on the flat width, where that is, its pleat (0 for none), and whether it hides."""
+
+    at: LengthOut
+    where: str
+    pleat: int
+    hidden: bool
+
+
+class WidthOut(Schema):
+    """A piece to cut, and its share of the flat width."""
+
+    cut: LengthOut
+    flat: LengthOut
+
+
+class LineOut(Schema):
+    """One line of the reckoning: what it found, the equation in words and in numbers."""
+
+    found: str
+    words: str
+    numbers: str
+
+
+class SentenceOut(Schema):
+    """One sentence of the slip."""
+
+    about: str
+    text: str
+
+
+class PlanOut(SizesOut):
+    """Everything that follows from a section."""
+
+    kind: str
+    unit: str
+    tape: LengthOut | None
+    finished: LengthOut
+    flat: LengthOut
+    cut: LengthOut
+    count: int
+    spaces: float
+    fullness: RatioOut
+    pleated_fullness: RatioOut
+    take_up: LengthOut
+    lead: LengthOut
+    tail: LengthOut
+    allowance: AllowanceOut
+    gave: list[GaveOut]
+    assumed: list[AssumedOut]
+    choices: list[ChoiceOut]
+    marks: list[MarkOut]
+    on_tape: OnTapeOut | None
+    walk: WalkOut
+    front: list[ShowingOut]
+    layers: list[ThickOut]
+    thickest: ThickOut
+    joins: list[JoinOut]
+    widths: list[WidthOut]
+    warnings: list[WarningOut]
+    slip: list[SentenceOut]
+    explain: list[LineOut]

@@ -1,0 +1,1 @@
+"""The wire: JSON in and out, and problems in one shape."""

@@ -1,0 +1,81 @@
+"""Errors in one shape: a list of problems, each with its field, what was got and the way out."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from typing import Any
+
+from ninja import Schema
+from pydantic import Field
+
+from ribbon.errors import Problem
+from server.wire.shown import shown
+
+
+class ProblemOut(Schema):
+    """One thing that is wrong with a request."""
+
+    code: str = Field(description="A short stable word for the kind of problem.")
+    message: str = Field(description="What is wrong, as a sentence.")
+    path: str = Field(description="The field, in dots: pins.finished.  Empty for the request as a whole.")
+    value: str = Field(description="What was got, as text.")
+    way_out: str = Field(description="What would work.")
+
+
+class Problems(Schema):
+    """Everything that is wrong with a request, all at once."""
+
+    problems: list[ProblemOut]
+
+
+_WAYS_OUT = {
+    "missing": "add it",
+    "extra_forbidden": "leave it out; /api/docs lists what is known",
+    "bool_parsing": "use true or false",
+    "bool_type": "use true or false",
+    "int_parsing": "use a whole number",
+    "int_type": "use a whole number",
+    "string_type": "write it as text",
+    "dict_type": "send an object",
+    "list_type": "send a list",
+    "model_type": "send an object",
+    "model_attributes_type": "send an object",
+}
+
+
+def from_core(problems: Iterable[Problem]) -> dict[str, Any]:
+    """The body for problems that the rules of the work found."""
+    return {
+        "problems": [
+            {"code": p.code, "message": p.message, "path": p.path, "value": shown(p.value), "way_out": p.way_out}
+            for p in problems
+        ]
+    }
+
+
+def from_schema(errors: Iterable[Mapping[str, Any]]) -> dict[str, Any]:
+    """The body for what the schema found, from pydantic's list of errors."""
+    found = []
+    for error in errors:
+        context = error.get("ctx") or {}
+        kind, loc = str(error["type"]), [str(part) for part in error.get("loc", ())]
+        # The first two parts are where ninja found the argument, not what the caller wrote.
+        path = ".".join(loc[2:] if loc[:1] == ["body"] else loc[1:])
+        way_out = context.get("way_out") or _WAYS_OUT.get(kind)
+        if way_out is None and "expected" in context:
+            way_out = f"use {context['expected']}"
+        found.append(
+            {
+                "code": kind,
+                "message": str(error["msg"]),
+                "path": context.get("path", path),
+                "value": shown(context.get("value", error.get("input", ""))),
+                "way_out": way_out or "see /api/docs for what is expected",
+            }
+        )
+    return {"problems": found}
+
+
+def one(code: str, message: str, way_out: str, path: str = "", value: object = "") -> dict[str, Any]:
+    """The body for a single problem."""
+    return {"problems": [{"code": code, "message": message, "path": path, "value": shown(value), "way_out": way_out}]}

@@ -1,0 +1,59 @@
+"""The list of works."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db.models import Q, QuerySet
+
+from ribbon.errors import Refusal
+from ribbon.pins import plan
+from server.plans.answer import glance_of
+from server.plans.reading import read_section
+from server.works.models import Work
+from server.works.versions import current
+
+_ORDERS = {"touched": ("-touched", "key"), "name": ("name", "key"), "own": ("position", "-touched", "key")}
+
+
+def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -> dict[str, Any]:
+    """A page of works."""
+    kept: QuerySet[Work] = Work.objects.filter(deleted__isnull=not deleted)
+    found = kept
+    for word in search.split()[:8]:
+        found = found.filter(Q(name__icontains=word) | Q(purpose__icontains=word) | Q(sections__name__icontains=word))
+    if search.strip():
+        found = found.distinct()
+    page = found.order_by(*_ORDERS[sort]).prefetch_related("sections")[offset : offset + limit]
+    shelf = kept.count()
+    return {
+        "works": [_row(work) for work in page],
+        "total": found.count() if search.strip() else shelf,
+        "shelf": Work.objects.filter(deleted=None).count() if deleted else shelf,
+        "deleted": shelf if deleted else Work.objects.exclude(deleted=None).count(),
+    }
+
+
+def _row(work: Work) -> dict[str, Any]:
+    sections = list(work.sections.all())
+    glance, step = _glance(sections[0]) if sections else (None, "Add a piece")
+    return {
+        "key": work.key,
+        "name": work.name,
+        "purpose": work.purpose,
+        "revision": work.revision,
+        "touched": work.touched.isoformat(),
+        "pieces": len(sections),
+        "next": step,
+        "glance": glance,
+    }
+
+
+def _glance(section: Any) -> tuple[dict[str, Any] | None, str]:
+    read, problems = read_section(current(section.spec, section.version))
+    if read is None or problems:
+        return None, "Pleat: a figure could not be read"
+    try:
+        return glance_of(plan(read)), "Mark"
+    except Refusal as refusal:
+        return None, f"Pleat: {refusal.problems[0].message}"

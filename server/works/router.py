@@ -1,0 +1,214 @@
+"""The addresses of works.  Every write needs this site's own token, names the revision it saw, and can be taken back."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from django.http import Http404, HttpRequest, HttpResponse
+from django.views.decorators.csrf import csrf_protect
+from ninja import Query, Router
+from pydantic import Field
+
+from ribbon.errors import refuse
+from server.wire.json import answer
+from server.wire.problems import Problems
+from server.works import schema as s
+from server.works import services
+from server.works.demo import add_demo_works
+from server.works.listing import listing
+from server.works.units import in_unit
+
+router = Router(tags=["works"])
+router.add_decorator(csrf_protect, mode="view")
+
+_READ: dict[int, Any] = {200: s.WorkOut, 404: Problems, 422: Problems}
+_WRITE: dict[int, Any] = {
+    200: s.WorkOut,
+    400: Problems,
+    403: Problems,
+    404: Problems,
+    409: s.StaleOut,
+    413: Problems,
+    422: Problems,
+}
+_MADE: dict[int, Any] = {201: s.WorkOut, 400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+
+
+def _spec(given: s.SectionSpec) -> dict[str, Any]:
+    return given.model_dump(mode="json", exclude_unset=True)
+
+
+@router.get("", response={200: s.Works, 422: Problems}, operation_id="list_works")
+def list_works(
+    request: HttpRequest,
+    search: Annotated[str, Query(max_length=200, pattern=r"^[^\x00]*$")] = "",
+    sort: s.Sort = "touched",
+    offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
+    limit: Annotated[int, Field(ge=1, le=100)] = 30,
+    deleted: bool = False,
+) -> HttpResponse:
+    """A page of works, the last touched first unless asked otherwise."""
+    return answer(listing(search, sort, offset, limit, deleted=deleted))
+
+
+@router.post("", response=_MADE, operation_id="create_work")
+def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
+    """A new work."""
+    sections = [{"name": section.name, "spec": _spec(section.spec)} for section in new.sections]
+    return answer(services.told(services.create(new.name, new.purpose, sections)), 201)
+
+
+@router.post("/demo", response={200: s.Works, 403: Problems}, operation_id="add_demo_works")
+def add_demo(request: HttpRequest) -> HttpResponse:
+    """Puts the demo works on the shelf."""
+    add_demo_works()
+    return answer(listing("", "touched", 0, 30, deleted=False))
+
+
+@router.post(
+    "/order",
+    response={200: s.Works, 400: Problems, 403: Problems, 413: Problems, 422: Problems},
+    operation_id="order_works",
+)
+def order_works(request: HttpRequest, order: s.WorksOrder) -> HttpResponse:
+    """Puts the works in a person's own order."""
+    services.put_in_order(order.works)
+    return answer(listing("", "own", 0, 30, deleted=False))
+
+
+@router.get("/{key}", response=_READ, operation_id="read_work")
+def read_work(request: HttpRequest, key: str) -> HttpResponse:
+    """One work."""
+    return answer(services.told(services.find(key)))
+
+
+@router.patch("/{key}", response=_WRITE, operation_id="change_work")
+def change_work(request: HttpRequest, key: str, given: s.WorkChange) -> HttpResponse:
+    """Another name or purpose."""
+    words = {name: value for name, value in (("name", given.name), ("purpose", given.purpose)) if value is not None}
+    return _changed(key, given, "the name" if given.name else "the purpose", lambda kept: {**kept, **words}, "words")
+
+
+@router.delete("/{key}", response=_WRITE, operation_id="delete_work")
+def delete_work(request: HttpRequest, key: str, revision: s.Revision) -> HttpResponse:
+    """Puts a work among the deleted ones, from where it can be restored whole."""
+    return answer(services.told(services.delete(key, {"revision": revision})))
+
+
+@router.post("/{key}/restore", response=_READ | {403: Problems}, operation_id="restore_work")
+def restore_work(request: HttpRequest, key: str) -> HttpResponse:
+    """Brings a deleted work back."""
+    return answer(services.told(services.restore(key)))
+
+
+@router.post("/{key}/duplicate", response=_MADE, operation_id="duplicate_work")
+def duplicate_work(request: HttpRequest, key: str) -> HttpResponse:
+    """A new work like this one."""
+    return answer(services.told(services.duplicate(key)), 201)
+
+
+@router.post("/{key}/undo", response=_WRITE, operation_id="undo")
+def undo(request: HttpRequest, key: str, seen: s.Seen) -> HttpResponse:
+    """Takes the last change back."""
+    return answer(services.told(services.step_through(key, seen.model_dump(), back=True)))
+
+
+@router.post("/{key}/redo", response=_WRITE, operation_id="redo")
+def redo(request: HttpRequest, key: str, seen: s.Seen) -> HttpResponse:
+    """Makes the last undone change again."""
+    return answer(services.told(services.step_through(key, seen.model_dump(), back=False)))
+
+
+@router.post("/{key}/unit", response=_WRITE, operation_id="change_unit")
+def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResponse:
+    """Another unit for the whole work; no value changes."""
+
+    def edit(kept: services.Document) -> services.Document:
+        return {**kept, "sections": [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]}
+
+    return _changed(key, given, f"the unit, to {given.unit}", edit)
+
+
+@router.post("/{key}/order", response=_WRITE, operation_id="order_sections")
+def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpResponse:
+    """The sections in another order."""
+
+    def edit(kept: services.Document) -> services.Document:
+        by_key = {part["key"]: part for part in kept["sections"]}
+        if sorted(by_key) != sorted(given.sections):
+            said = ", ".join(given.sections[:8])
+            raise refuse(
+                "not_all",
+                "sections",
+                said,
+                "the order does not name every piece once",
+                "name each piece of the work once",
+            )
+        return {**kept, "sections": [by_key[name] for name in given.sections]}
+
+    return _changed(key, given, "the order of the pieces", edit)
+
+
+@router.post("/{key}/sections", response=_WRITE, operation_id="add_section")
+def add_section(request: HttpRequest, key: str, given: s.AddSection) -> HttpResponse:
+    """One more section, at the end."""
+    return _changed(key, given, f"adding {given.name}", lambda kept: _added(kept, given.name, _spec(given.spec)))
+
+
+@router.put("/{key}/sections/{section}", response=_WRITE, operation_id="change_section")
+def change_section(request: HttpRequest, key: str, section: str, given: s.SectionChange) -> HttpResponse:
+    """Other facts, or another name, for a section."""
+    values: dict[str, Any] = {} if given.name is None else {"name": given.name}
+    if given.spec is not None:
+        values["spec"] = _spec(given.spec)
+
+    def edit(kept: services.Document) -> services.Document:
+        _there(kept, section)
+        return services.with_section(kept, section, **values)
+
+    said = given.field.removeprefix("pins.").replace("_", " ").replace(".", " ") or "a piece"
+    return _changed(key, given, said, edit, f"{section}/{given.field}" if given.field else "")
+
+
+@router.delete("/{key}/sections/{section}", response=_WRITE, operation_id="delete_section")
+def delete_section(request: HttpRequest, key: str, section: str, revision: s.Revision) -> HttpResponse:
+    """A section less; undo brings it back."""
+
+    def edit(kept: services.Document) -> services.Document:
+        _there(kept, section)
+        return {**kept, "sections": [part for part in kept["sections"] if part["key"] != section]}
+
+    return _changed(key, s.Seen(revision=revision), "removing a piece", edit)
+
+
+@router.post("/{key}/sections/{section}/duplicate", response=_WRITE, operation_id="duplicate_section")
+def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen) -> HttpResponse:
+    """One more section, like this one and next to it."""
+
+    def edit(kept: services.Document) -> services.Document:
+        like = _there(kept, section)
+        return _added(kept, f"{like['name']}, again"[:120], like["spec"], section)
+
+    return _changed(key, seen, "copying a piece", edit)
+
+
+def _changed(key: str, given: s.Seen, says: str, edit: Any, place: str = "") -> HttpResponse:
+    yours = given.model_dump(mode="json", exclude_unset=True)
+    return answer(services.told(services.change(key, yours, says, edit, place)))
+
+
+def _there(kept: services.Document, section: str) -> dict[str, Any]:
+    found = services.section_of(kept, section)
+    if found is None:
+        raise Http404
+    return found
+
+
+def _added(kept: services.Document, name: str, spec: dict[str, Any], after: str | None = None) -> services.Document:
+    try:
+        return services.with_new_section(kept, name, spec, after)
+    except services.Full:
+        most = services.MOST_SECTIONS
+        raise refuse(
+            "full", "sections", name, f"a work holds at most {most} pieces", "start another work for the rest"
+        ) from None

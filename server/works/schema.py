@@ -1,0 +1,146 @@
+"""Works on the wire."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Any, Literal
+
+from ninja import Schema
+from pydantic import ConfigDict, Field, StringConstraints
+
+from server.plans.schema import SectionSpec, UnitSign
+
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")]
+Purpose = Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=r"^[^\x00]*$")]
+Revision = Annotated[int, Field(ge=0, le=2**31 - 1, description="The revision that this change was made to.")]
+
+
+class _Strict(Schema):
+    model_config = ConfigDict(extra="forbid")
+
+
+class NewSection(_Strict):
+    """A section to be made."""
+
+    name: Name
+    spec: SectionSpec
+
+
+class NewWork(_Strict):
+    """A work to be made."""
+
+    name: Name
+    purpose: Purpose = ""
+    sections: Annotated[list[NewSection], Field(max_length=60)] = []
+
+
+class Seen(_Strict):
+    """The revision that a change was made to."""
+
+    revision: Revision
+
+
+class WorkChange(Seen):
+    """A change to a work's own words; what is left out stays."""
+
+    name: Name | None = None
+    purpose: Purpose | None = None
+
+
+class AddSection(Seen):
+    """A section to be added at the end."""
+
+    name: Name
+    spec: SectionSpec
+
+
+class SectionChange(Seen):
+    """A change to a section; what is left out stays.
+
+    Changes to the same `field` in quick succession, as one types, are one step to take back.
+    """
+
+    name: Name | None = None
+    spec: SectionSpec | None = None
+    field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z_.]*$")] = ""
+
+
+class Order(Seen):
+    """The sections in a new order, all of them."""
+
+    sections: list[str]
+
+
+class UnitChange(Seen):
+    """Another unit for the whole work."""
+
+    unit: UnitSign
+
+
+class WorksOrder(_Strict):
+    """Works in a person's own order, from the first."""
+
+    works: Annotated[list[str], Field(max_length=5000)]
+
+
+class SectionOut(Schema):
+    """A section as kept."""
+
+    key: str
+    name: str
+    spec: SectionSpec
+
+
+class WorkOut(Schema):
+    """A work as kept; `undo` and `redo` say what they would take back and bring back."""
+
+    key: str
+    name: str
+    purpose: str
+    revision: int
+    touched: datetime
+    deleted: bool
+    sections: list[SectionOut]
+    undo: str | None
+    redo: str | None
+
+
+class Glance(Schema):
+    """A work's first section at a glance: where its folds stand, from 0 to 1 along the edge."""
+
+    kind: str
+    says: str
+    stops: list[float]
+
+
+class WorkRow(Schema):
+    """A work in the list."""
+
+    key: str
+    name: str
+    purpose: str
+    revision: int
+    touched: datetime
+    pieces: int
+    next: str
+    glance: Glance | None
+
+
+class Works(Schema):
+    """A page of works; `total` counts those that match, `shelf` all that are not deleted, `deleted` the others."""
+
+    works: list[WorkRow]
+    total: int
+    shelf: int
+    deleted: int
+
+
+class StaleOut(Schema):
+    """A change that was made to an older revision: what was sent and what is kept, so that nothing is lost."""
+
+    problems: list[dict[str, Any]]
+    yours: dict[str, Any]
+    theirs: WorkOut
+
+
+Sort = Literal["touched", "name", "own"]

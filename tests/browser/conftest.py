@@ -1,0 +1,92 @@
+"""The real thing: the program as `make serve` starts it, and Chromium in front of it."""
+
+from __future__ import annotations
+
+import os
+import signal
+import socket
+import subprocess
+import sys
+import urllib.request
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect, sync_playwright
+
+ROOT = Path(__file__).resolve().parents[2]
+ARGUMENTS = [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+    "--disable-component-update", "--disable-sync",
+]  # fmt: skip
+AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+expect.set_options(timeout=10_000)
+
+
+def serve(data: Path, *more: str) -> tuple[subprocess.Popen[bytes], str]:
+    """The program on a free port with its works in `data`; waits until it answers."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    command = [sys.executable, "-m", "scripts.serve", "--data", str(data), "--port", str(port), *more]
+    running = subprocess.Popen(command, cwd=ROOT, env={**os.environ, "PYTHONWARNINGS": "ignore"})
+    address = f"http://127.0.0.1:{port}"
+    # Connecting is tried again until the port is open: its opening is the only sign there is.
+    while running.poll() is None:
+        try:
+            urllib.request.urlopen(f"{address}/api/works", timeout=5).close()
+            return running, address
+        except OSError:
+            continue
+    raise AssertionError("the program did not start")
+
+
+def end(running: subprocess.Popen[bytes]) -> None:
+    """End it as Ctrl-C does."""
+    running.send_signal(signal.SIGINT)
+    running.wait(20)
+
+
+@pytest.fixture(scope="module")
+def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The program with an empty shelf, its own for each file of tests."""
+    running, address = serve(tmp_path_factory.mktemp("data"))
+    yield address
+    end(running)
+
+
+@pytest.fixture(scope="module")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        chromium = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+        yield chromium
+        chromium.close()
+
+
+@pytest.fixture
+def page(browser: Browser, site: str, request: pytest.FixtureRequest) -> Iterator[Page]:
+    """A page of 1280 x 800 whose console stays quiet, unless the test is marked to expect a word there."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=site, reduced_motion="reduce")
+    page = context.new_page()
+    said: list[str] = []
+    page.on("console", lambda message: said.append(message.text) if message.type in ("error", "warning") else None)
+    page.on("pageerror", lambda error: said.append(str(error)))
+    yield page
+    context.close()
+    # A refusal of what was typed is an answer of 422, which Chromium also notes in its console.
+    noise = ("422", "409", "net::ERR")
+    assert [line for line in said if not any(word in line for word in noise)] == []
+
+
+@pytest.fixture
+def accessible() -> Callable[[Page], None]:
+    """Fails where axe finds anything against WCAG 2 AA."""
+
+    def check(page: Page) -> None:
+        # In a context of its own: the page's own policy admits no script of ours.
+        page.evaluate(AXE)
+        tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "best-practice"]
+        found = page.evaluate("tags => axe.run(document, {runOnly: tags})", tags)
+        assert [(v["id"], [n["target"] for n in v["nodes"]][:3], v["help"]) for v in found["violations"]] == []
+
+    return check

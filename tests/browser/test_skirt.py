@@ -1,0 +1,188 @@
+"""A stranger's way through: an empty shelf, a skirt, and everything kept."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+
+from playwright.sync_api import Page, expect
+
+
+def field(page: Page, name: str):  # type: ignore[no-untyped-def]
+    return page.get_by_label(name, exact=True)
+
+
+def saved(page: Page) -> None:
+    expect(page.get_by_text("Saved", exact=True)).to_be_visible()
+
+
+def new_skirt(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Skirt a closed ring of knife pleats").click()
+    expect(page.get_by_role("heading", name="Pieces")).to_be_visible()
+
+
+def test_an_empty_shelf_explains_itself(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    expect(page.get_by_text("The shelf is empty: start a work of your own")).to_be_visible()
+    accessible(page)
+
+
+def test_a_skirt_from_waist_and_pleat_size(page: Page, accessible: Callable[[Page], None]) -> None:
+    new_skirt(page)
+    expect(page.get_by_text("Pin what you know")).to_be_visible()
+    field(page, "Finished width").fill("70")
+    field(page, "Spacing").fill("3")
+    expect(page.get_by_role("region", name="The slip")).to_contain_text("Cut 210 cm of cloth")
+    expect(page.get_by_role("region", name="The slip")).to_contain_text("The spacing opened from 3 cm to ≈3.04 cm")
+    expect(field(page, "Flat width")).to_have_value("210 cm")
+    expect(field(page, "Pleats")).to_have_value("23")
+    saved(page)
+    accessible(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("210 cm")
+    field(page, "Spacing").focus()
+    expect(field(page, "Spacing")).to_have_value("3")  # just as typed
+
+    page.get_by_role("radio", name="inches").click()
+    expect(field(page, "Flat width")).to_have_value("≈82 11/16 in")
+    field(page, "Finished width").focus()
+    expect(field(page, "Finished width")).to_have_value("70 cm")
+    page.get_by_role("radio", name="centimetres").click()
+    expect(field(page, "Flat width")).to_have_value("210 cm")
+
+
+def test_nonsense_is_answered_beside_the_field_and_the_last_good_picture_stays(
+    page: Page, accessible: Callable[[Page], None]
+) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    picture = page.get_by_role("img", name="210 cm flat, 70 cm finished")
+    expect(picture).to_be_visible()
+    field(page, "Finished width").fill("seventy")
+    expect(page.get_by_text("“seventy” was not understood as a length")).to_be_visible()
+    expect(field(page, "Finished width")).to_have_attribute("aria-invalid", "true")
+    expect(picture).to_be_visible()
+    accessible(page)
+    saved(page)
+    page.reload()
+    expect(field(page, "Finished width")).to_have_value("seventy")  # nothing typed is lost
+    field(page, "Finished width").fill("70,5")
+    expect(field(page, "Flat width")).to_have_value("211.5 cm")
+
+
+def test_undo_brings_back_what_was_typed_before_and_a_reload_forgets_nothing(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    field(page, "Spacing").fill("2.5")
+    expect(field(page, "Pleats")).to_have_value("28")
+    saved(page)
+    page.reload()
+    expect(field(page, "Pleats")).to_have_value("28")
+    page.keyboard.press("Control+z")
+    expect(field(page, "Pleats")).to_have_value("23")
+    page.keyboard.press("Control+Shift+z")
+    expect(field(page, "Pleats")).to_have_value("28")
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_text("Pin what you know")).to_be_visible()
+
+
+def test_pins_go_firm_about_and_free(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    field(page, "Spacing").fill("3")
+    page.get_by_role("button", name="Spacing is pinned firmly").click()
+    expect(page.get_by_role("button", name="Spacing is pinned about")).to_be_visible()
+    expect(page.get_by_text("about 3 cm: it gave")).to_be_visible()
+    page.keyboard.press("p")
+    expect(page.get_by_role("button", name="Spacing is an answer")).to_be_visible()
+    page.get_by_role("button", name="24 pleats").click()
+    expect(page.get_by_role("button", name="Pleats is pinned firmly")).to_be_visible()
+    page.locator("body").press("]")
+    expect(field(page, "Pleats")).to_have_value("25")
+    field(page, "Spacing").fill("3")
+    expect(page.get_by_text("Finished width 70 cm, count 25 and spacing 3 cm do not agree").first).to_be_visible()
+    page.get_by_role("button", name="Pleats is pinned firmly").click()
+    expect(field(page, "Pleats")).to_have_value("23")
+
+
+def test_a_deleted_work_comes_back(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Frill or cuff gathers").click()
+    field(page, "Finished width").fill("22")
+    expect(field(page, "Flat width")).to_have_value("44 cm")
+    saved(page)
+    page.get_by_role("link", name="‹ Works").click()
+    row = page.get_by_role("listitem").filter(has=page.get_by_role("link", name="Frill or cuff"))
+    expect(row).to_contain_text("gathers, 44 cm into 22 cm")
+    row.get_by_role("button", name="More for Frill or cuff").click()
+    page.get_by_role("menuitem", name="Delete").click()
+    expect(row).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(row).to_have_count(1)
+    row.get_by_role("button", name="More for Frill or cuff").click()
+    page.get_by_role("menuitem", name="Delete").click()
+    page.get_by_role("button", name=re.compile("Deleted works")).click()
+    page.get_by_role("listitem").filter(has_text="Frill or cuff").get_by_role("button", name="Put back").click()
+    page.get_by_role("button", name="Back to the shelf").click()
+    expect(row).to_have_count(1)
+
+
+def test_pieces_are_added_renamed_and_removed(page: Page) -> None:
+    new_skirt(page)
+    page.get_by_role("button", name="Add a piece").click()
+    expect(page.get_by_role("button", name="Piece 2 Knife")).to_have_attribute("aria-current", "true")
+    page.get_by_role("button", name="More for Piece 2").click()
+    page.get_by_role("menuitem", name="Rename").click()
+    page.get_by_label("Name").fill("Waistband")
+    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="More for Waistband").click()
+    page.get_by_role("menuitem", name="Remove").click()
+    expect(page.get_by_role("button", name="Waistband Knife")).to_have_count(0)
+    page.get_by_role("button", name="Undo").last.click()
+    expect(page.get_by_role("button", name="Waistband Knife")).to_have_count(1)
+
+
+def test_two_windows_on_one_work_lose_nothing(page: Page) -> None:
+    new_skirt(page)
+    other = page.context.new_page()
+    other.goto(page.url)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    field(other, "Finished width").fill("80")
+    expect(other.get_by_role("dialog", name="Changed in two places")).to_be_visible()
+    other.get_by_role("button", name="Keep what I typed").click()
+    saved(other)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("240 cm")
+
+
+def test_by_keyboard_alone(page: Page) -> None:
+    page.goto("/")
+    expect(page.get_by_role("button", name="New work")).to_be_visible()
+    page.locator("body").press("n")
+    expect(page.get_by_role("dialog", name="What are you making?")).to_be_visible()
+    page.get_by_role("button", name="Apron").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Pin what you know")).to_be_visible()
+    field(page, "Finished width").focus()
+    page.keyboard.type("40 in")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Tab")
+    page.keyboard.type("1 in")
+    expect(field(page, "Pleats")).to_have_value("40")
+    ribbon = page.get_by_role("group", name=re.compile("The ribbon"))
+    ribbon.focus()
+    for key in ("+", "+", "ArrowRight", "-", "0"):
+        page.keyboard.press(key)
+    page.keyboard.press("2")
+    expect(page.get_by_role("region", name="The marks")).to_contain_text("120 marks")
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.keyboard.press("f")
+    expect(page.get_by_role("row").nth(1)).to_contain_text("placement line")

@@ -1,0 +1,27 @@
+"""Shared by the tests of the API and the browser."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from django.test import Client
+
+Asked = Callable[..., tuple[int, Any]]
+
+
+@pytest.fixture
+def ask(db: None) -> Asked:
+    """Asks the API as the page does, with its token; gives back the status and the body."""
+    client = Client(enforce_csrf_checks=True, SERVER_NAME="127.0.0.1")
+    client.get("/")
+    token = client.cookies["csrftoken"].value if "csrftoken" in client.cookies else ""
+
+    def asked(method: str, address: str, body: Any = None) -> tuple[int, Any]:
+        data = body if isinstance(body, str) else "" if body is None else json.dumps(body)
+        answer = client.generic(method, f"/api{address}", data, content_type="application/json", HTTP_X_CSRFTOKEN=token)
+        return answer.status_code, json.loads(answer.content)
+
+    return asked

@@ -1,0 +1,80 @@
+"""Joins that hide, and widths that add up (work, section 8)."""
+
+from fractions import Fraction
+from typing import Any
+
+import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from ribbon.errors import Refusal
+from ribbon.lengths import ZERO, Length
+from ribbon.pins import Section, plan, strip
+from ribbon.readings import Allowed, Joined, joined
+from ribbon.strip import Role, walk
+from tests.core.laws.strategies import LAW, sections
+from tests.scenario import section, wide
+
+SEAM = Allowed(Length.cm(1), Length.cm(1), Length.cm(1))
+
+
+def made(kind: str, pins: dict[str, str], usable: str, allowed: Allowed = SEAM, **facts: Any) -> Joined:
+    laid = strip(plan(section(kind, pins, **facts)))
+    cloth = wide(usable).width
+    assert cloth is not None
+    return joined(laid, walk(laid), cloth, allowed)
+
+
+def test_the_join_hides_at_the_furthest_inner_fold() -> None:
+    # Pleats of 2.5 cm that meet: inner folds at 5, 12.5, 20 … cm; 138 less two seams reaches 136.
+    two = made("knife", {"finished": "70 cm", "spacing": "2.5 cm"}, "138 cm", closed=True)
+    assert [(j.where, j.hidden) for j in two.joins] == [("inner fold of pleat 18", True)]
+    assert [w.cut for w in two.widths] == [Length(1345), Length(795)]
+
+
+def test_half_an_inch_more_or_less() -> None:
+    box = made("box", {"finished": "96 in", "box": "4 in"}, "54 in", Allowed(*[Length.inches(Fraction(1, 2))] * 3))
+    assert [w.cut / Length.inches(1) for w in box.widths] == [51, 49, 49, 49, 49, 47]
+
+
+def test_gathers_join_anywhere_and_wide_cloth_needs_no_join() -> None:
+    gathers = made("gather", {"finished": "200 cm"}, "138 cm")
+    assert [w.cut for w in gathers.widths] == [Length(1380), Length(1380), Length(1300)]
+    assert {j.where for j in gathers.joins} == {"in the gathers"}
+    assert made("gather", {"finished": "20 cm"}, "138 cm").joins == []
+
+
+def test_a_plain_run_longer_than_the_cloth_is_joined_in_the_open_and_said() -> None:
+    long = made("knife", {"finished": "300 cm", "spacing": "5 cm"}, "100 cm", lead=wide("150 cm"))
+    assert [j.hidden for j in long.joins][:2] == [False, True]
+    assert long.joins[0].where == "in the open: no hidden place is within reach"
+
+
+def test_cloth_narrower_than_its_own_allowances_is_refused() -> None:
+    with pytest.raises(Refusal, match="too narrow to hold even its own allowances"):
+        made("gather", {"finished": "200 cm"}, "2 cm")
+
+
+@LAW
+@given(sections(), st.integers(80, 1500), st.integers(0, 20))
+def test_widths_add_up_and_joins_hide_where_they_say(facts: Section, usable: int, seam: int) -> None:
+    try:
+        planned = plan(facts)
+        assume(planned.count <= 200)
+        laid = strip(planned)
+        walked = walk(laid)
+        assume(walked.length(walked.flat[-1]).mm < usable * 40)
+        allowed = Allowed(Length(seam), Length(2 * seam), Length(seam))
+        got = joined(laid, walked, Length(usable), allowed)
+    except Refusal:
+        return
+    assert sum((w.flat for w in got.widths), ZERO) == planned.flat
+    allowances = allowed.start + allowed.end + allowed.join * (2 * len(got.joins))
+    assert sum((w.cut for w in got.widths), ZERO) == planned.flat + allowances
+    assert all(w.cut <= Length(usable) for w in got.widths)
+    for join in got.joins:
+        beside = {laid.spans[i].role for i in range(len(laid.spans)) if walked.flat[i] <= join.at <= walked.flat[i + 1]}
+        if join.hidden:
+            assert beside & {Role.UNDER, Role.FINGER, Role.UPRIGHT, Role.GATHERED}
+        else:
+            assert not beside & {Role.UNDER, Role.FINGER, Role.UPRIGHT, Role.GATHERED}

@@ -1,0 +1,154 @@
+"""What gives, what is assumed, what is refused: each with the words that are said."""
+
+from fractions import Fraction
+from itertools import combinations
+from typing import Any
+
+import pytest
+
+from ribbon.errors import Refusal
+from ribbon.pins import Remainder, School, choices, plan
+from ribbon.pleats import Facing, Quantity
+from ribbon.slip import gave_says
+from tests.scenario import NONE, section, wide
+
+Q = Quantity
+
+
+def problems(kind: str, pins: dict[str, str], **facts: Any) -> list[tuple[str, str]]:
+    with pytest.raises(Refusal) as refused:
+        plan(section(kind, pins, **facts))
+    assert all(problem.way_out for problem in refused.value.problems)
+    return [(problem.path, problem.message) for problem in refused.value.problems]
+
+
+FACTS = {"finished": "60 cm", "flat": "150 cm", "count": "20", "depth": "2.25 cm", "spacing": "3 cm", "fullness": "2.5"}
+
+
+# Three facts settle a row, unless they are faces of one equation.
+ONE_EQUATION = ({"finished", "flat", "fullness"}, {"finished", "count", "spacing"}, {"fullness", "spacing", "depth"})
+SETTLED = [set(c) for size in (3, 4, 5, 6) for c in combinations(FACTS, size) if set(c) not in ONE_EQUATION]
+
+
+@pytest.mark.parametrize("known", SETTLED, ids=lambda known: "+".join(sorted(known)))
+def test_every_combination_of_facts_that_agree_leads_to_the_same_plan(known: set[str]) -> None:
+    made = plan(section("knife", {name: FACTS[name] for name in known}))
+    assert not made.gave
+    assert not made.assumed
+    assert {name: made.values[Q(name)] for name in FACTS} == {
+        "finished": 600, "flat": 1500, "count": 20, "depth": Fraction(45, 2), "spacing": 30, "fullness": Fraction(5, 2)
+    }  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("kind", "pins", "facts", "says"),
+    [
+        ("knife", {"finished": "70 cm", "spacing": "3 cm"}, {"closed": True},
+         "The spacing opened from 3 cm to ≈3.04 cm so that 23 whole pleats close the ring."),
+        ("knife", {"finished": "70 cm", "flat": "210 cm", "depth": "3 cm"}, {},
+         "The depth went from 3 cm to ≈3.04 cm so that 23 whole pleats take up 210 cm."),
+        ("knife", {"finished": "70 cm", "fullness": "3", "depth": "3 cm"}, {},
+         "The depth went from 3 cm to ≈3.04 cm so that 23 whole pleats take up 210 cm."),
+        ("knife", {"finished": "~70 cm", "spacing": "3 cm"}, {"closed": True},
+         "The finished width went from 70 cm to 69 cm to agree with what is pinned firmly, for 23 whole pleats."),
+        ("box", {"finished": "96 in", "box": "5 in"}, {},
+         "The box went from 5 in to ≈5 1/16 in so that 19 whole pleats fill the finished width."),
+        ("knife", {"finished": "70 cm", "count": "23", "spacing": "~3 cm"}, {},
+         "The spacing opened from 3 cm to ≈3.04 cm so that 23 whole pleats fill the finished width."),
+    ],
+)  # fmt: skip
+def test_what_gives_and_what_is_said_of_it(kind: str, pins: dict[str, str], facts: dict[str, Any], says: str) -> None:
+    made = plan(section(kind, pins, **facts))
+    assert [gave_says(made, gave) for gave in made.gave] == [says]
+
+
+def test_a_firm_depth_stays_when_meeting_was_only_assumed() -> None:
+    made = plan(section("knife", {"finished": "70 cm", "depth": "3 cm"}))
+    assert (made.count, made.values[Q.DEPTH], made.gave) == (23, 30, ())
+
+
+def test_what_is_assumed_is_marked() -> None:
+    made = plan(section("knife", {"finished": "70 cm"}))
+    assert [a.quantity for a in made.assumed] == ["meet", "spacing"]
+    assert plan(section("pinch", {"finished": "70 cm", "count": "8"})).values[Q.FULLNESS] == Fraction(5, 2)
+    assert plan(section("gather", {"finished": "22 cm"})).values[Q.FLAT] == 440
+    assert plan(section("knife", {"finished": "60 cm", "spacing": "3 cm"}, meet=False)).values[Q.FULLNESS] == 2
+
+
+def test_when_pleats_meet_fullness_is_three_whatever_the_size() -> None:
+    for size in ("1 cm", "2.5 cm", "4 in", "7 cm"):
+        assert plan(section("knife", {"finished": "70 cm", "spacing": size}, meet=True)).fullness == 3
+        assert plan(section("box", {"finished": "70 cm", "box": size}, meet=True)).fullness == 3
+        assert plan(section("inverted", {"finished": "70 cm", "spacing": size}, meet=True)).fullness == 3
+
+
+def test_pins_that_disagree_are_told_what_letting_go_of_each_would_do() -> None:
+    said = problems("knife", {"finished": "70 cm", "count": "23", "spacing": "3 cm"}, closed=True)
+    assert said == [
+        (
+            "pins.finished",
+            "finished width 70 cm, count 23 and spacing 3 cm do not agree: the others make the finished width 69 cm, 1 cm away",
+        ),
+        ("pins.count", "finished width 70 cm, count 23 and spacing 3 cm do not agree: the others make no whole count"),
+        (
+            "pins.spacing",
+            "finished width 70 cm, count 23 and spacing 3 cm do not agree: the others make the spacing ≈3.04 cm, ≈0.04 cm away",
+        ),
+    ]
+    paths = [path for path, _ in problems("knife", {"finished": "40 in", "flat": "118 in"}, meet=True)]
+    assert paths == ["pins.finished", "pins.flat", "meet"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "pins", "facts", "path", "says"),
+    [
+        ("knife", {"finished": "70 cm", "flat": "60 cm"}, {}, "pins.flat", "has nothing to fold into a finished width of 70 cm"),
+        ("knife", {"finished": "70 cm", "fullness": "1"}, {}, "pins.fullness", "leaves nothing to fold"),
+        ("knife", {"finished": "0 cm"}, {}, "pins.finished", "a finished width of 0 cm cannot be"),
+        ("knife", {"finished": "70 cm", "spacing": "200 cm"}, {"closed": True}, "pins.spacing", "not one pleat fits"),
+        ("knife", {"finished": "70 cm", "count": "2", "depth": "70 cm"}, {"closed": True}, "pins.depth", "all the way round a ring of 70 cm"),
+        ("knife", {"spacing": "3 cm"}, {}, "pins", "spacing alone does not say how wide the edge is"),
+        ("knife", {}, {}, "pins", "nothing is pinned yet"),
+        ("knife", {"finished": "70 cm", "box": "3 cm"}, {}, "pins.box", "knife pleats have no box"),
+        ("box", {"finished": "70 cm", "count": "7", "box": "12 cm"}, {}, "pins.box", "leaves the gap nothing"),
+        ("inverted", {"finished": "70 cm", "count": "7", "opening": "10 cm", "depth": "1 cm"}, {}, "pins.opening", "leaves no face"),
+        ("box", {"finished": "70 cm", "count": "7", "box": "10 cm"}, {"lead": NONE}, "lead", "half a pleat reaches 5 cm past its middle"),
+        ("knife", {"finished": "70 cm", "spacing": "3 cm"}, {"closed": True, "remainder": Remainder.ENDS}, "remainder", "a closed ring has no ends"),
+        ("knife", {"finished": "70 cm", "count": "23"}, {"facing": Facing.TO_CENTRE}, "pins.count", "cannot face both ways"),
+        ("knife", {"finished": "10 cm", "count": "5"}, {"lead": wide("6 cm"), "tail": wide("6 cm")}, "pins.finished", "leave no space for pleats"),
+        ("knife", {"finished": "9 km", "spacing": "1 mm"}, {}, "pins.spacing", "more than can be worked here"),
+        ("gather", {"finished": "22 cm"}, {"lead": wide("12 cm"), "tail": wide("12 cm")}, "lead", "leave nothing to gather"),
+        ("knife", {"finished": "70 cm", "count": "30", "spacing": "3 cm"}, {"remainder": Remainder.TAIL}, "pins.count", "need 90 cm, more than 70 cm"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_is_refused_in_a_sentence(
+    kind: str, pins: dict[str, str], facts: dict[str, Any], path: str, says: str
+) -> None:
+    found = problems(kind, {name: text.replace("9 km", "9000 m") for name, text in pins.items()}, **facts)
+    assert [p for p, _ in found] == [path]
+    assert says in found[0][1]
+
+
+@pytest.mark.parametrize(("where", "lead", "tail"), [("ends", 20, 20), ("lead", 25, 15), ("tail", 15, 25)])
+def test_what_is_left_over_goes_where_it_is_asked_to(where: str, lead: int, tail: int) -> None:
+    made = plan(section("knife", {"finished": "70 cm", "spacing": "3 cm"}, remainder=Remainder(where)))
+    assert (made.count, made.values[Q.SPACING], made.lead.mm, made.tail.mm) == (23, 30, lead, tail)
+
+
+def test_flat_parts_are_never_multiplied_by_fullness_unless_asked() -> None:
+    ends = {"lead": wide("4 cm"), "tail": wide("6 cm")}
+    pins = {"finished": "110 cm", "fullness": "2.5", "spacing": "10 cm"}
+    assert plan(section("pinch", pins, **ends)).flat.mm == 2600
+    assert plan(section("pinch", pins, school=School.ALL, **ends)).flat.mm == 2750
+
+
+def test_neighbouring_counts_are_offered() -> None:
+    offered = choices(plan(section("box", {"finished": "96 in", "box": "4 in"})))
+    assert [(c.plan.count, c.why) for c in offered] == [(23, "fewer"), (24, "chosen"), (25, "more")]
+    assert all(c.plan.finished == offered[0].plan.finished and c.plan.values[Q.GAP] == 0 for c in offered)
+    mirrored = choices(plan(section("knife", {"finished": "70 cm", "spacing": "3 cm"}, facing=Facing.FROM_CENTRE)))
+    assert [c.plan.count for c in mirrored] == [22, 24, 26]
+    fullest = choices(
+        plan(section("knife", {"finished": "70 cm", "fullness": "~2", "depth": "2 cm", "spacing": "5 cm"}))
+    )
+    assert (18, "nearest the fullness") in [(c.plan.count, c.why) for c in fullest]

@@ -1,0 +1,9 @@
+"""The program's own settings, with a data folder that goes away."""
+
+import os
+import tempfile
+
+_kept = tempfile.TemporaryDirectory(prefix="young-ribbon-test-")
+os.environ["YOUNG_RIBBON_DATA"] = _kept.name
+
+from server.config.settings import *  # noqa: E402

@@ -1,0 +1,43 @@
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+export type SectionSpec = Schemas["SectionSpec"];
+export type Plan = Schemas["PlanOut"];
+
+export type Choice = Schemas["ChoiceOut"];
+export type Mark = Schemas["MarkOut"];
+export type Problem = Schemas["ProblemOut"];
+export type Work = Schemas["WorkOut"];
+export type Works = Schemas["Works"];
+export type WorkRow = Schemas["WorkRow"];
+export type Glance = Schemas["Glance"];
+
+/** An answer that is not what was asked for: its problems, and for a stale write both versions. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly problems: Problem[],
+    readonly theirs: Work | null,
+  ) {
+    super(problems[0]?.message ?? `the server answered ${status}`);
+  }
+}
+
+function token(): string {
+  return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? "";
+}
+
+/** Ask the server; resolves to the answer, rejects with Refused, or with TypeError where it cannot be reached. */
+export async function ask<T>(method: string, address: string, body?: unknown, options: RequestInit = {}): Promise<T> {
+  const headers: Record<string, string> = { Accept: "application/json", "X-CSRFToken": token() };
+  if (body !== undefined) headers["Content-Type"] = "application/json";
+  const response = await fetch(`/api${address}`, {
+    method,
+    headers,
+    body: body === undefined ? null : JSON.stringify(body),
+    ...options,
+  });
+  const answer = await response.json().catch(() => ({}));
+  if (!response.ok) throw new Refused(response.status, answer.problems ?? [], answer.theirs ?? null);
+  return answer as T;
+}

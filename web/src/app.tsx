@@ -1,0 +1,23 @@
+import { Link, Route, Switch } from "wouter";
+import { Bench } from "./screens/bench";
+import { Works } from "./screens/works";
+
+/** Which screen is shown at which address. */
+export function App() {
+  return (
+    <Switch>
+      <Route path="/">
+        <Works />
+      </Route>
+      <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
+      <Route>
+        <main className="p-8">
+          <h1 className="text-2xl font-bold">There is nothing at this address</h1>
+          <Link className="press" href="/">
+            To the works
+          </Link>
+        </main>
+      </Route>
+    </Switch>
+  );
+}

@@ -1,0 +1,30 @@
+import { Sheet } from "./sheet";
+
+const KEYS: [string, string][] = [
+  ["?", "this list"],
+  ["N", "a new work (on the shelf)"],
+  ["/", "search the shelf"],
+  ["1, 2", "the steps Pleat and Mark"],
+  ["P", "pin, pin about, or let go, on a tile’s pin"],
+  ["[ and ]", "one pleat fewer, one more"],
+  ["F", "turn the facing of knife pleats"],
+  ["U", "cm or inches"],
+  ["+, −, 0, ← →", "on the ribbon: closer, further, fit, move along"],
+  ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
+];
+
+/** Every key there is. */
+export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Sheet title="Keys" open={open} onClose={onClose}>
+      <dl className="m-0 grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="font-bold whitespace-nowrap">{key}</dt>
+            <dd className="m-0">{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Sheet>
+  );
+}

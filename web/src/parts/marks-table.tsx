@@ -1,0 +1,78 @@
+import { useState } from "react";
+import type { Plan } from "../api/client";
+import { GLYPHS } from "../ribbon/glyphs";
+import { Figure } from "./figure";
+
+const PAGE = 300;
+
+/** Every mark as a list, one group a pleat, the first of each bolder: what is drawn, for reading and for chalk. */
+export function MarksTable({ plan }: { plan: Plan }) {
+  const [most, setMost] = useState(PAGE);
+  const marks = plan.on_tape?.marks ?? plan.marks;
+  const shown = marks.slice(0, most);
+  return (
+    <section aria-label="The marks" className="bg-linen px-4 py-3">
+      <h2 className="mt-0 mb-1 text-lg font-bold">{marks.length} marks, from the start of the flat width</h2>
+      <p className="m-0 mb-2 text-smoke">
+        <Figure>
+          {plan.on_tape
+            ? `To the nearest ${plan.tape?.text}. ${plan.on_tape.says}`
+            : "Exact places; ≈ shows what was rounded in writing."}
+        </Figure>{" "}
+        <Figure>
+          {plan.allowance.start.mm > 0
+            ? `Measure from ${plan.allowance.start.text} in: the allowance is not counted.`
+            : ""}
+        </Figure>
+      </p>
+      <table className="w-full max-w-3xl border-collapse text-lg">
+        <thead>
+          <tr className="text-left text-sm text-smoke">
+            <th className="py-1 pr-4 font-semibold" scope="col">
+              {plan.kind === "gather" ? "Point" : "Pleat"}
+            </th>
+            <th className="py-1 pr-4 font-semibold" scope="col">
+              Mark
+            </th>
+            <th className="py-1 font-semibold" scope="col">
+              At
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((mark, index) => {
+            const first = marks[index - 1]?.pleat !== mark.pleat;
+            const look = GLYPHS[mark.kind];
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name than their place in the list
+              <tr key={index} className={first ? "border-t border-thread" : ""}>
+                <td className="py-1 pr-4 font-bold">{first ? mark.pleat : ""}</td>
+                <td className={`py-1 pr-4 ${first ? "font-bold" : ""}`}>
+                  <svg width="22" height="20" viewBox="-9 -2 18 22" className="mr-2 inline" aria-hidden="true">
+                    <path d="M0 0V20" stroke="currentColor" strokeWidth="1.6" strokeDasharray={look.dash} />
+                    <path
+                      d={look.glyph}
+                      transform={look.foot ? "translate(0 19)" : undefined}
+                      fill="none"
+                      stroke="currentColor"
+                      strokeWidth="2"
+                    />
+                  </svg>
+                  {look.word}
+                </td>
+                <td className={`py-1 ${first ? "font-bold" : ""}`}>
+                  <Figure>{mark.at.text}</Figure>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {marks.length > most && (
+        <button type="button" className="press" onClick={() => setMost((n) => n + PAGE)}>
+          Show more of {marks.length}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,135 @@
+import { GLYPHS } from "./glyphs";
+import type { Model } from "./model";
+import { SvgFigure } from "./svg-figure";
+import { inSight } from "./view";
+
+const HEIGHT = 62;
+
+function bars(spans: [number, number][]): string {
+  return spans.map(([a, b]) => `M${a.toFixed(1)} 0H${b.toFixed(1)}V${HEIGHT}H${a.toFixed(1)}Z`).join("");
+}
+
+/** The cut strip laid flat: what each run of cloth does, every mark with its line and glyph, the allowances. */
+export function FlatTrack(props: { model: Model; px: (mm: number) => number; low: number; high: number }) {
+  const { model, px, low, high } = props;
+  const { walk, marks, allowance, flat, count, joins } = model.plan;
+  const [first, end] = inSight(walk.flat, low, high);
+  const every = Math.max(1, Math.ceil((end - first) / 900));
+  const runs: Record<string, [number, number][]> = {};
+  const numbers = new Map<number, number>();
+  for (let span = first; span < Math.min(end, walk.spans.length); span += 1) {
+    const pleat = model.faceOf.get(span);
+    if (pleat !== undefined && px(walk.flat[span + 1] as number) - px(walk.flat[span] as number) > 22)
+      numbers.set(span, pleat);
+    const role = walk.spans[span]?.role ?? "face";
+    const shown = role === "under" ? "under" : role === "plain" ? "plain" : "face";
+    runs[shown] ??= [];
+    const list = runs[shown];
+    const [a, b] = [px(walk.flat[span] as number), px(walk.flat[span + 1] as number)];
+    const last = list.at(-1);
+    if (last && a - last[1] < 0.3) last[1] = b;
+    else list.push([a, b]);
+  }
+  const [from, to] = inSight(model.markAt, low, high);
+  const room = (px(high) - px(low)) / Math.max(1, (to - from) / (marks.length / Math.max(1, count)));
+  const lines: Record<string, string> = {};
+  for (let i = from; i < to; i += every) {
+    const kind = marks[i]?.kind;
+    if (kind) lines[kind] = `${lines[kind] ?? ""}M${px(model.markAt[i] as number).toFixed(1)} 0V${HEIGHT}`;
+  }
+  const labelled = marks.slice(from, to).map((mark, index) => ({ mark, index: from + index }));
+  const named = (kind: string) => kind === "outer" || kind === "sew" || kind === "match" || kind === "stitch";
+  const seen = new Set<number>();
+  return (
+    <g>
+      <path d={bars(runs.under ?? [])} fill="var(--cloth-under)" />
+      <path d={bars(runs.under ?? [])} fill="url(#weave)" />
+      <path d={bars(runs.face ?? [])} fill="var(--cloth)" />
+      <path d={bars(runs.plain ?? [])} fill="var(--cloth)" opacity={0.72} />
+      {allowance.start.mm > 0 && <Allowance a={px(-allowance.start.mm)} b={px(0)} />}
+      {allowance.end.mm > 0 && <Allowance a={px(flat.mm)} b={px(flat.mm + allowance.end.mm)} />}
+      {joins.map((join) => {
+        const x = px(join.at.mm);
+        return (
+          <g key={join.at.mm} stroke="var(--madder)" strokeWidth={1.2}>
+            <path d={`M${(x - 2).toFixed(1)} -3V${HEIGHT + 3}M${(x + 2).toFixed(1)} -3V${HEIGHT + 3}`} />
+            <text x={x + 6} y={HEIGHT + 15} fontSize={13} fontWeight={650} stroke="none" fill="var(--madder)">
+              join
+            </text>
+          </g>
+        );
+      })}
+      {Object.entries(lines).map(([kind, path]) => (
+        <path
+          key={kind}
+          d={path}
+          fill="none"
+          stroke="var(--soot)"
+          strokeWidth={kind === "outer" ? 2 : 1.4}
+          strokeDasharray={GLYPHS[kind as keyof typeof GLYPHS].dash}
+          opacity={room < 6 ? 0.35 : 1}
+        />
+      ))}
+      {room >= 20 &&
+        labelled.map(({ mark, index }) => {
+          const look = GLYPHS[mark.kind];
+          return (
+            <path
+              key={index}
+              d={look.glyph}
+              transform={`translate(${px(mark.at.mm).toFixed(1)} ${look.foot ? HEIGHT : 0})`}
+              fill={mark.kind === "match" || mark.kind === "centre" ? "var(--soot)" : "none"}
+              stroke="var(--soot)"
+              strokeWidth={2}
+            />
+          );
+        })}
+      {[...numbers].map(([span, pleat]) => (
+        <text
+          key={span}
+          x={(px(walk.flat[span] as number) + px(walk.flat[span + 1] as number)) / 2}
+          y={30}
+          textAnchor="middle"
+          fontSize={14}
+          fontWeight={700}
+          fill="var(--on-cloth)"
+          stroke="var(--cloth-shade)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {pleat}
+        </text>
+      ))}
+      {room >= 62 &&
+        labelled.map(({ mark, index }) => {
+          if (!named(mark.kind) || seen.has(mark.pleat)) return null;
+          seen.add(mark.pleat);
+          const x = px(mark.at.mm);
+          return (
+            <text
+              key={index}
+              x={x + 7}
+              y={HEIGHT - 7}
+              fontSize={13}
+              fontWeight={650}
+              fill="var(--soot)"
+              stroke="var(--cloth-under)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
+              <SvgFigure>{model.markText[index] ?? ""}</SvgFigure>
+            </text>
+          );
+        })}
+    </g>
+  );
+}
+
+function Allowance({ a, b }: { a: number; b: number }) {
+  return (
+    <>
+      <rect x={a} width={Math.max(0, b - a)} height={HEIGHT} fill="var(--linen)" stroke="var(--smoke)" />
+      <rect x={a} width={Math.max(0, b - a)} height={HEIGHT} fill="url(#hatch)" />
+    </>
+  );
+}

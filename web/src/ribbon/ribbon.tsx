@@ -1,0 +1,199 @@
+import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { Plan } from "../api/client";
+import { EdgeTrack, edgeHeight } from "./edge-track";
+import { FlatTrack } from "./flat-track";
+import { FrontTrack } from "./front-track";
+import { type Model, model as modelOf } from "./model";
+import { Overview } from "./overview";
+import { Tape } from "./tape";
+import { panned, scale, type View, WHOLE, zoomed } from "./view";
+
+const FLAT_AT = 31;
+const EDGE_AT = FLAT_AT + 62 + 40;
+
+/** The ribbon: the cloth flat with its marks, folded seen from above, and from the front, tied by threads. */
+export function Ribbon({ plan, stale }: { plan: Plan; stale: boolean }) {
+  const model = useMemo(() => modelOf(plan), [plan]);
+  const [view, setView] = useState<View>(WHOLE);
+  const [width, setWidth] = useState(900);
+  const box = useRef<HTMLDivElement>(null);
+  const held = useRef(new Map<number, number>());
+  const least = Math.min(1, 3 / Math.max(1, plan.count));
+
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(240, entry.contentRect.width)));
+    watch.observe(element);
+    // The page must not scroll while the wheel zooms, which only a listener that is not passive can prevent.
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const { left, width } = element.getBoundingClientRect();
+      if (Math.abs(event.deltaX) > Math.abs(event.deltaY)) setView((v) => panned(v, event.deltaX / width));
+      else setView((v) => zoomed(v, Math.exp(-event.deltaY / 300), (event.clientX - left) / width, least));
+    };
+    element.addEventListener("wheel", wheel, { passive: false });
+    return () => {
+      watch.disconnect();
+      element.removeEventListener("wheel", wheel);
+    };
+  }, [least]);
+
+  const move = useCallback(
+    (event: PointerEvent) => {
+      const before = held.current.get(event.pointerId);
+      if (before === undefined) return;
+      const others = [...held.current].filter(([id]) => id !== event.pointerId).map(([, x]) => x);
+      const other = others[0];
+      held.current.set(event.pointerId, event.clientX);
+      if (other === undefined) setView((v) => panned(v, (before - event.clientX) / width));
+      else {
+        const left = box.current?.getBoundingClientRect().left ?? 0;
+        const factor = Math.max(1, Math.abs(event.clientX - other)) / Math.max(1, Math.abs(before - other));
+        setView((v) => zoomed(v, factor, ((event.clientX + other) / 2 - left) / width, least));
+      }
+    },
+    [width, least],
+  );
+
+  const fit = () => setView(WHOLE);
+  const nearer = (factor: number) => setView((v) => zoomed(v, factor, 0.5, least));
+  const keys = (event: KeyboardEvent) => {
+    const act: Record<string, () => void> = {
+      "+": () => nearer(1.5),
+      "=": () => nearer(1.5),
+      "-": () => nearer(1 / 1.5),
+      "0": fit,
+      arrowleft: () => setView((v) => panned(v, -0.2)),
+      arrowright: () => setView((v) => panned(v, 0.2)),
+    };
+    const chosen = act[event.key.toLowerCase()];
+    if (!chosen || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    chosen();
+  };
+
+  return (
+    <figure className="m-0" data-stale={stale}>
+      {/* biome-ignore lint/a11y/useSemanticElements: a picture to move along in is no set of fields */}
+      <div
+        ref={box}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it is moved along with the arrow keys
+        tabIndex={0}
+        role="group"
+        aria-label="The ribbon. Plus and minus zoom, arrow keys move along, nought fits the whole strip."
+        className={`touch-pan-y ${stale ? "opacity-60" : ""} cursor-grab select-none overflow-hidden active:cursor-grabbing`}
+        onKeyDown={keys}
+        onDoubleClick={fit}
+        onPointerDown={(event) => {
+          held.current.set(event.pointerId, event.clientX);
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+        onPointerMove={move}
+        onPointerUp={(event) => held.current.delete(event.pointerId)}
+        onPointerCancel={(event) => held.current.delete(event.pointerId)}
+      >
+        <Picture model={model} view={view} width={width} />
+      </div>
+      <div className="no-print flex items-center gap-1">
+        <figcaption className="grow text-sm text-smoke">
+          {summary(plan)} <span className="hidden lg:inline">Wheel or pinch to look closer, drag to move along.</span>
+        </figcaption>
+        <button type="button" className="press" onClick={() => nearer(1.5)} aria-label="Look closer">
+          +
+        </button>
+        <button type="button" className="press" onClick={() => nearer(1 / 1.5)} aria-label="Look from further">
+          −
+        </button>
+        <button type="button" className="press" onClick={fit}>
+          Fit
+        </button>
+      </div>
+    </figure>
+  );
+}
+
+function summary(plan: Plan): string {
+  return `${plan.flat.text} flat, ${plan.finished.text} finished.`;
+}
+
+function Picture({ model, view, width }: { model: Model; view: View; width: number }) {
+  const { plan } = model;
+  const [flat, finished] = [plan.flat.mm, plan.finished.mm];
+  const flatPx = scale(view, flat, width);
+  const edgePx = scale(view, finished, width);
+  const [flatLow, flatHigh] = [view.from * flat, view.to * flat];
+  const [low, high] = [view.from * finished, view.to * finished];
+  const frontAt = EDGE_AT + edgeHeight(model) + 10;
+  const overviewAt = frontAt + 92 + 10;
+  return (
+    <svg width={width} height={overviewAt + 20} role="img" aria-label={`${summary(plan)} ${plan.slip[1]?.text ?? ""}`}>
+      <Patterns />
+      <Tape unit={plan.unit} from={flatLow} to={flatHigh} px={flatPx} width={width} />
+      <Threads model={model} flatPx={flatPx} edgePx={edgePx} low={flatLow} high={flatHigh} />
+      <g transform={`translate(0 ${FLAT_AT})`}>
+        <FlatTrack model={model} px={flatPx} low={flatLow} high={flatHigh} />
+      </g>
+      <g transform={`translate(0 ${EDGE_AT})`}>
+        <EdgeTrack model={model} px={edgePx} low={low} high={high} />
+      </g>
+      <g transform={`translate(0 ${frontAt})`}>
+        <FrontTrack model={model} px={edgePx} low={low} high={high} />
+      </g>
+      <g transform={`translate(0 ${overviewAt})`}>
+        <Overview model={model} view={view} width={width} />
+      </g>
+    </svg>
+  );
+}
+
+/** Fine threads from the marks that show on the flat cloth to where they come to lie. */
+function Threads(props: {
+  model: Model;
+  flatPx: (mm: number) => number;
+  edgePx: (mm: number) => number;
+  low: number;
+  high: number;
+}) {
+  const { model, flatPx, edgePx, low, high } = props;
+  let outer = "";
+  let inner = "";
+  const marks = model.plan.marks;
+  if ((model.plan.count * (high - low)) / model.plan.flat.mm > 140) return null;
+  marks.forEach((mark, i) => {
+    const at = model.markAt[i] as number;
+    if (at < low || at > high || mark.kind === "finger" || mark.kind === "stitch" || mark.kind === "centre") return;
+    const [a, b] = [flatPx(at), edgePx(model.markX[i] as number)];
+    const path = `M${a.toFixed(1)} ${FLAT_AT + 62}C${a.toFixed(1)} ${EDGE_AT - 14} ${b.toFixed(1)} ${EDGE_AT - 26} ${b.toFixed(1)} ${EDGE_AT + 4}`;
+    if (mark.kind === "inner" || mark.kind === "placement") inner += path;
+    else outer += path;
+  });
+  return (
+    <g fill="none" stroke="var(--smoke)">
+      <path d={outer} strokeWidth={1.1} />
+      <path d={inner} strokeWidth={0.8} strokeDasharray="2 3" opacity={0.7} />
+    </g>
+  );
+}
+
+function Patterns() {
+  return (
+    <defs>
+      <pattern id="weave" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V7" stroke="var(--cloth-line)" strokeWidth="1" opacity="0.35" />
+      </pattern>
+      <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <path d="M0 0V6" stroke="var(--smoke)" strokeWidth="1.2" opacity="0.6" />
+      </pattern>
+      <linearGradient id="shade-left">
+        <stop offset="0" stopColor="var(--cloth-shade)" stopOpacity="0.62" />
+        <stop offset="1" stopColor="var(--cloth-shade)" stopOpacity="0" />
+      </linearGradient>
+      <linearGradient id="shade-right">
+        <stop offset="0" stopColor="var(--cloth-shade)" stopOpacity="0" />
+        <stop offset="1" stopColor="var(--cloth-shade)" stopOpacity="0.62" />
+      </linearGradient>
+    </defs>
+  );
+}

@@ -1,0 +1,315 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link } from "wouter";
+import { ask, Refused, type SectionSpec, type Work } from "../api/client";
+import { EdgeFacts } from "../parts/edge-facts";
+import { KeysSheet } from "../parts/keys-sheet";
+import { MarksTable } from "../parts/marks-table";
+import { Notice, type Said } from "../parts/notice";
+import { Pieces } from "../parts/pieces";
+import { Sheet } from "../parts/sheet";
+import { Slip } from "../parts/slip";
+import { UnitSwitch } from "../parts/unit-switch";
+import { useKeys } from "../parts/use-keys";
+import { Ribbon } from "../ribbon/ribbon";
+import { changed, held, pinned } from "../state/spec";
+import { STARTS } from "../state/starts";
+import { usePlan } from "../state/use-plan";
+import { useWork } from "../state/use-work";
+import { Pins } from "./pins";
+
+/** One work, once it has been fetched. */
+export function Bench({ name }: { name: string }) {
+  const found = useQuery({
+    queryKey: ["work", name],
+    queryFn: ({ signal }) => ask<Work>("GET", `/works/${name}`, undefined, { signal }),
+    retry: (count, error) => !(error instanceof Refused) && count < 3,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+  });
+  if (found.isPending) return <p className="p-8 text-smoke">Fetching the work…</p>;
+  if (found.isError)
+    return (
+      <main className="p-8">
+        <h1 className="text-2xl font-bold">This work is not here</h1>
+        <p>{found.error.message}.</p>
+        <Link className="press" href="/">
+          Back to the works
+        </Link>
+      </main>
+    );
+  return <Laid key={found.data.key} first={found.data} />;
+}
+
+type Step = "pleat" | "mark";
+const STEPS: [Step, string][] = [
+  ["pleat", "Pleat"],
+  ["mark", "Mark"],
+];
+const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
+
+function Laid({ first }: { first: Work }) {
+  const bench = useWork(first);
+  const { work } = bench;
+  const [key, setKey] = useState(first.sections[0]?.key);
+  const [step, setStep] = useState<Step>("pleat");
+  const [keys, setKeys] = useState(false);
+  const [renaming, setRenaming] = useState<string | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
+  const planned = usePlan(section?.key ?? "", section?.spec ?? null);
+  const { plan, problems } = planned;
+  const unit = section?.spec.unit ?? "cm";
+
+  useEffect(() => {
+    document.title = `${work.name} · Young Ribbon`;
+  }, [work.name]);
+
+  const edit = (spec: SectionSpec, field: string) => section && bench.edit(section.key, spec, field);
+  const count = (by: number) => {
+    if (!section || !plan) return;
+    // What is pinned is newer than the plan while several presses are on their way.
+    const typed = held(section.spec, "count").text;
+    const wanted = (/^\d+$/.test(typed) ? Number(typed) : plan.count) + by;
+    if (wanted >= 1) edit(pinned(section.spec, "count", String(wanted), "firm"), "pins.count");
+  };
+  const undo = () => void bench.act("POST", "/undo");
+  const redo = () => void bench.act("POST", "/redo");
+  const toUnit = (to: "cm" | "in") => void bench.act("POST", "/unit", { unit: to });
+  useKeys({
+    "ctrl+z": undo,
+    "ctrl+shift+z": redo,
+    "?": () => setKeys(true),
+    "1": () => setStep("pleat"),
+    "2": () => setStep("mark"),
+    "[": () => count(-1),
+    "]": () => count(1),
+    u: () => toUnit(unit === "cm" ? "in" : "cm"),
+    f: () =>
+      section?.spec.kind === "knife" &&
+      edit({ ...section.spec, facing: FACING_TURN[section.spec.facing ?? "right"] }, "facing"),
+  });
+
+  const add = async () => {
+    const start = STARTS[0];
+    if (!start) return;
+    const answer = await bench.act("POST", "/sections", {
+      name: `Piece ${work.sections.length + 1}`,
+      spec: { ...start.spec, closed: false, unit },
+    });
+    const added = answer?.sections.at(-1);
+    if (added) setKey(added.key);
+  };
+  const remove = async (gone: string) => {
+    const name = work.sections.find((one) => one.key === gone)?.name ?? "The piece";
+    if (await bench.act("DELETE", `/sections/${gone}`)) setSaid({ text: `${name} was removed.`, undo });
+  };
+  const move = (moved: string, by: -1 | 1) => {
+    const order = work.sections.map((one) => one.key);
+    const at = order.indexOf(moved);
+    order.splice(at, 1);
+    order.splice(at + by, 0, moved);
+    void bench.act("POST", "/order", { sections: order });
+  };
+
+  return (
+    <div className="px-3 pb-24 sm:px-5">
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2">
+        <Link href="/" className="press no-print -ml-2">
+          ‹ Works
+        </Link>
+        <h1 className="m-0 min-w-0">
+          <button
+            type="button"
+            className="min-h-11 min-w-0 text-left text-2xl font-bold hover:underline"
+            onClick={() => setRenaming("work")}
+            title="Rename"
+          >
+            {work.name}
+          </button>
+        </h1>
+        <span className="grow text-smoke">{work.purpose}</span>
+        <span className="no-print flex flex-wrap items-center gap-1">
+          <span
+            role="status"
+            className={`px-2 text-sm ${bench.saving === "unreached" ? "font-bold text-madder" : "text-smoke"}`}
+          >
+            {bench.saving === "saved"
+              ? "Saved"
+              : bench.saving === "saving"
+                ? "Saving…"
+                : "Not saved: no answer. Trying again…"}
+          </span>
+          <button
+            type="button"
+            className="press"
+            disabled={!work.undo}
+            onClick={undo}
+            title={work.undo ? `Take back: ${work.undo}` : "Nothing to take back"}
+          >
+            Undo
+          </button>
+          <button
+            type="button"
+            className="press"
+            disabled={!work.redo}
+            onClick={redo}
+            title={work.redo ? `Bring back: ${work.redo}` : "Nothing to bring back"}
+          >
+            Redo
+          </button>
+          <UnitSwitch unit={unit} onPick={toUnit} />
+          <button type="button" className="press" onClick={() => setKeys(true)}>
+            Keys ?
+          </button>
+        </span>
+      </header>
+      {bench.trouble && (
+        <p role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
+          {bench.trouble}
+        </p>
+      )}
+      <nav aria-label="Steps" className="no-print flex gap-1 border-b-2 border-soot">
+        {STEPS.map(([name, word]) => (
+          <button
+            key={name}
+            type="button"
+            aria-current={step === name ? "step" : undefined}
+            onClick={() => setStep(name)}
+            className={`min-h-11 rounded-t px-5 font-semibold ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
+          >
+            {word}
+          </button>
+        ))}
+      </nav>
+      <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
+        <Pieces
+          work={work}
+          chosen={section?.key}
+          onChoose={setKey}
+          onAdd={() => void add()}
+          onCopy={(copied) => void bench.act("POST", `/sections/${copied}/duplicate`)}
+          onRemove={(gone) => void remove(gone)}
+          onMove={move}
+          onRename={setRenaming}
+        />
+        {section ? (
+          <main className="min-w-0">
+            {plan ? (
+              <Ribbon plan={plan} stale={planned.stale} />
+            ) : (
+              <p className="bg-linen px-5 py-10 text-lg">
+                {problems.length && problems[0]?.code !== "too_few"
+                  ? "Nothing to draw yet: see what is said below."
+                  : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
+              </p>
+            )}
+            {step === "pleat" ? (
+              <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem]">
+                <Pins spec={section.spec} planned={planned} onChange={edit} />
+                {plan && (
+                  <Slip
+                    plan={plan}
+                    onMend={(change) => edit(changed(section.spec, change), Object.keys(change)[0] ?? "")}
+                  />
+                )}
+                <div className="xl:col-span-2">
+                  <EdgeFacts key={section.key} spec={section.spec} problems={problems} onChange={edit} />
+                </div>
+              </div>
+            ) : (
+              <div className="mt-3">{plan && <MarksTable plan={plan} />}</div>
+            )}
+          </main>
+        ) : (
+          <main className="min-w-0">
+            <p className="text-lg">This work has no piece yet. Add one to begin.</p>
+          </main>
+        )}
+      </div>
+      <Rename
+        key={renaming ?? ""}
+        what={renaming}
+        work={work}
+        onClose={() => setRenaming(null)}
+        onWords={bench.words}
+        onPiece={bench.rename}
+      />
+      <Sheet
+        title="Changed in two places"
+        open={bench.conflict !== null}
+        onClose={() => bench.settle(true)}
+        says="This work was changed elsewhere since you opened it. Nothing is lost: both versions are here."
+      >
+        <p>
+          There: {bench.conflict?.name}, {bench.conflict?.sections.length} pieces, touched{" "}
+          {bench.conflict && new Date(bench.conflict.touched).toLocaleTimeString()}.
+        </p>
+        <button type="button" className="press press-main" onClick={() => bench.settle(true)}>
+          Keep what I typed
+        </button>{" "}
+        <button type="button" className="press" onClick={() => bench.settle(false)}>
+          Take the other version
+        </button>
+      </Sheet>
+      <KeysSheet open={keys} onClose={() => setKeys(false)} />
+      <Notice said={said} onDone={() => setSaid(null)} />
+    </div>
+  );
+}
+
+function Rename(props: {
+  what: string | null;
+  work: Work;
+  onClose: () => void;
+  onWords: (words: { name?: string; purpose?: string }) => void;
+  onPiece: (key: string, name: string) => void;
+}) {
+  const { what, work, onClose, onWords, onPiece } = props;
+  const piece = work.sections.find((one) => one.key === what);
+  const [name, setName] = useState(piece?.name ?? work.name);
+  const [purpose, setPurpose] = useState(work.purpose);
+  const keep = () => {
+    if (!name.trim()) return;
+    if (piece) onPiece(piece.key, name.trim());
+    else onWords({ name: name.trim(), purpose: purpose.trim() });
+    onClose();
+  };
+  return (
+    <Sheet title={piece ? "The piece" : "The work"} open={what !== null} onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <label className="flex flex-col text-sm font-semibold text-smoke">
+          Name
+          <input
+            className="field text-lg"
+            value={name}
+            maxLength={120}
+            onChange={(event) => setName(event.currentTarget.value)}
+          />
+          {!name.trim() && (
+            <span className="text-madder">A name is needed, such as {piece ? "Skirt length" : "Guide’s skirt"}.</span>
+          )}
+        </label>
+        {!piece && (
+          <label className="mt-3 flex flex-col text-sm font-semibold text-smoke">
+            For whom or what
+            <input
+              className="field text-lg"
+              value={purpose}
+              maxLength={200}
+              onChange={(event) => setPurpose(event.currentTarget.value)}
+            />
+          </label>
+        )}
+        <button type="submit" className="press press-main mt-4">
+          Keep
+        </button>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,92 @@
+import type { Plan, Problem, SectionSpec } from "../api/client";
+import { Choices } from "../parts/choices";
+import { PinTile, sentence } from "../parts/pin-tile";
+import { Reckoning } from "../parts/reckoning";
+import { type Hold, held, pinned, type Quantity, quantities, WORDS } from "../state/spec";
+import type { Planned } from "../state/use-plan";
+
+interface Props {
+  spec: SectionSpec;
+  planned: Planned;
+  onChange: (spec: SectionSpec, field: string) => void;
+}
+
+/** The pins: what is known and what follows, what is wrong beside each, and the neighbouring counts. */
+export function Pins({ spec, planned, onChange }: Props) {
+  const { plan, problems, stale } = planned;
+  const names = quantities(spec.kind);
+  const general = problems.filter(
+    (problem) => !names.some((name) => at(problem, name)) && !/^(allowance|lead|tail|cloth)/.test(problem.path),
+  );
+  const set = (name: Quantity, text: string, hold: Hold) => onChange(pinned(spec, name, text, hold), `pins.${name}`);
+  return (
+    <div className="min-w-0">
+      <div className="grid grid-cols-2 gap-px sm:grid-cols-3 xl:grid-cols-[repeat(auto-fill,minmax(7.4rem,1fr))]">
+        {names.map((name) => {
+          const { text, hold } = held(spec, name);
+          const answer = stale && hold !== "free" ? null : answerOf(plan, name);
+          return (
+            <PinTile
+              key={name}
+              name={WORDS[name]}
+              typed={text}
+              hold={hold}
+              answer={answer}
+              note={noteOf(plan, name, hold, text)}
+              problem={problems.find((problem) => at(problem, name))}
+              onType={(typed) => set(name, typed, hold === "free" ? "firm" : hold)}
+              onHold={(next) => set(name, text || bare(answer), next)}
+            />
+          );
+        })}
+      </div>
+      {general.length > 0 && (
+        <div role="alert" className="mt-2 border-l-[6px] border-weld-line pl-3">
+          {general.map((problem) => (
+            <p key={problem.message} className="m-0">
+              {sentence(problem.message)} {sentence(problem.way_out)}
+            </p>
+          ))}
+        </div>
+      )}
+      {plan && !stale && (
+        <div className="mt-3">
+          <Choices plan={plan} onPick={(count) => set("count", String(count), "firm")} />
+          <Reckoning plan={plan} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function at(problem: Problem, name: Quantity): boolean {
+  return problem.path === `pins.${name}` || problem.path === `pins.${name}.about`;
+}
+
+/** An answer as one would type it. */
+function bare(answer: string | null): string {
+  return (answer ?? "").replace("≈", "").replace(/ times$/, "");
+}
+
+function answerOf(plan: Plan | null, name: Quantity): string | null {
+  if (!plan) return null;
+  if (name === "count") return String(plan.count);
+  if (name === "fullness") return plan.pleated_fullness.text;
+  return plan[name]?.text ?? null;
+}
+
+function noteOf(plan: Plan | null, name: Quantity, hold: Hold, typed: string): string {
+  const gave = plan?.gave.find((one) => one.quantity === name);
+  if (gave) return `${hold === "about" ? "about" : "asked"} ${gave.from}: it gave`;
+  if (hold === "about") return `about ${typed}`;
+  if (hold === "firm") return "pinned";
+  if (plan?.assumed.some((one) => one.quantity === name)) return "assumed";
+  if (!plan) return "";
+  const notes: Partial<Record<Quantity, string>> = {
+    count: `${plan.spaces} ${plan.spaces === 1 ? "space" : "spaces"}`,
+    flat: "before allowances",
+    fullness:
+      plan.pleated_fullness.value === plan.fullness.value ? "times" : `times; ${plan.fullness.text} of the whole edge`,
+  };
+  return notes[name] ?? "";
+}

@@ -1,0 +1,76 @@
+import type { SectionSpec } from "../api/client";
+
+type Pins = NonNullable<SectionSpec["pins"]>;
+export type Quantity = keyof Pins;
+export type Hold = "firm" | "about" | "free";
+
+/** What is typed in a pin, and how it is held. */
+export function held(spec: SectionSpec, quantity: Quantity): { text: string; hold: Hold } {
+  const pin = spec.pins?.[quantity];
+  if (pin === undefined || pin === null) return { text: "", hold: "free" };
+  if (typeof pin === "object") return { text: String(pin.about), hold: "about" };
+  return { text: String(pin), hold: "firm" };
+}
+
+/** The spec with a pin set, or let go of where the text is empty or the hold is free. */
+export function pinned(spec: SectionSpec, quantity: Quantity, text: string, hold: Hold): SectionSpec {
+  const { [quantity]: _, ...others } = spec.pins ?? {};
+  if (hold === "free" || text.trim() === "") return { ...spec, pins: others };
+  return { ...spec, pins: { ...others, [quantity]: hold === "about" ? { about: text } : text } };
+}
+
+/** The spec with the fields that a mend or an end control sets; a field is named in dots. */
+export function changed(spec: SectionSpec, fields: Record<string, unknown>): SectionSpec {
+  let after: SectionSpec = spec;
+  for (const [path, value] of Object.entries(fields)) {
+    const [head = "", tail] = path.split(".");
+    if (!tail) after = { ...after, [head]: value };
+    else if (head === "lead" || head === "tail") after = { ...after, [head]: { [tail]: value } };
+    else after = { ...after, [head]: { ...(after[head as keyof SectionSpec] as object), [tail]: value } };
+  }
+  return after;
+}
+
+const SHARED: Quantity[] = ["finished", "spacing", "count", "depth", "flat", "fullness"];
+const BY_KIND: Record<SectionSpec["kind"], Quantity[]> = {
+  knife: SHARED,
+  box: ["finished", "box", "gap", "count", "depth", "flat", "fullness", "spacing"],
+  inverted: ["finished", "spacing", "opening", "count", "depth", "flat", "fullness"],
+  pinch: ["finished", "spacing", "count", "per_pleat", "flat", "fullness"],
+  cartridge: ["finished", "spacing", "count", "depth", "flat", "fullness"],
+  gather: ["finished", "fullness", "flat"],
+};
+
+/** The quantities of a kind, in the order in which they are shown. */
+export function quantities(kind: SectionSpec["kind"]): Quantity[] {
+  return BY_KIND[kind];
+}
+
+/** The spec as another kind: pins that the new kind has no such quantity for are let go. */
+export function asKind(spec: SectionSpec, kind: SectionSpec["kind"]): SectionSpec {
+  const kept = new Set<string>(quantities(kind));
+  const pins = Object.fromEntries(Object.entries(spec.pins ?? {}).filter(([name]) => kept.has(name)));
+  return { ...spec, kind, pins };
+}
+
+export const WORDS: Record<Quantity, string> = {
+  finished: "Finished width",
+  flat: "Flat width",
+  count: "Pleats",
+  spacing: "Spacing",
+  depth: "Depth",
+  fullness: "Fullness",
+  per_pleat: "Cloth per pleat",
+  box: "Box",
+  gap: "Gap",
+  opening: "Opening",
+};
+
+export const KIND_WORDS: Record<SectionSpec["kind"], string> = {
+  knife: "Knife",
+  box: "Box",
+  inverted: "Inverted",
+  pinch: "Pinch",
+  cartridge: "Cartridge",
+  gather: "Gathers",
+};

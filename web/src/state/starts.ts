@@ -1,0 +1,48 @@
+import type { SectionSpec } from "../api/client";
+
+interface Start {
+  name: string;
+  says: string;
+  piece: string;
+  spec: Omit<SectionSpec, "unit">;
+}
+
+/** What a new work can start from: what is being made, and the edge that goes with it. */
+export const STARTS: Start[] = [
+  {
+    name: "Skirt",
+    says: "a closed ring of knife pleats",
+    piece: "Skirt length",
+    spec: { kind: "knife", meet: true, closed: true, pins: {} },
+  },
+  {
+    name: "Apron",
+    says: "knife pleats between two ends",
+    piece: "Apron skirt",
+    spec: { kind: "knife", pins: {} },
+  },
+  {
+    name: "Valance",
+    says: "box pleats, box beside box",
+    piece: "Valance",
+    spec: { kind: "box", meet: true, pins: {} },
+  },
+  {
+    name: "Fitted cover",
+    says: "inverted pleats at the corners",
+    piece: "Skirt of the cover",
+    spec: { kind: "inverted", closed: true, pins: {} },
+  },
+  {
+    name: "Curtain",
+    says: "pinch pleats with returns",
+    piece: "Panel",
+    spec: { kind: "pinch", pins: {} },
+  },
+  {
+    name: "Frill or cuff",
+    says: "gathers, by a ratio",
+    piece: "Frill",
+    spec: { kind: "gather", pins: {} },
+  },
+];

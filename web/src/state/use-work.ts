@@ -1,0 +1,157 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { ask, Refused, type SectionSpec, type Work } from "../api/client";
+
+/** A change that waits to be saved: where it goes, and what it says but for the revision. */
+interface Waiting {
+  method: "PUT" | "PATCH";
+  address: string;
+  body: Record<string, unknown>;
+}
+
+export type Saving = "saved" | "saving" | "unreached";
+
+const PAUSE = 400;
+
+/**
+ * One work, saved as it is typed. Changes are sent one after another, each naming the revision before it;
+ * `conflict` holds the other version where the work was changed elsewhere.
+ */
+export function useWork(first: Work) {
+  const client = useQueryClient();
+  const [work, setWork] = useState(first);
+  const [saving, setSaving] = useState<Saving>("saved");
+  const [conflict, setConflict] = useState<Work | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const revision = useRef(first.revision);
+  const waiting = useRef(new Map<string, Waiting>());
+  const timer = useRef<number | undefined>(undefined);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+
+  const took = useCallback(
+    (answer: Work) => {
+      revision.current = answer.revision;
+      client.setQueryData(["work", answer.key], answer);
+      setSaving(waiting.current.size ? "saving" : "saved");
+      setTrouble(null);
+      // What is still being typed is newer than the answer.
+      setWork((mine) => {
+        const typed = new Set([...waiting.current.keys()]);
+        const sections = answer.sections.map((section) =>
+          typed.has(section.key) ? (mine.sections.find((one) => one.key === section.key) ?? section) : section,
+        );
+        return { ...answer, sections };
+      });
+    },
+    [client],
+  );
+
+  const failed = useCallback((error: unknown) => {
+    if (error instanceof Refused && error.status === 409 && error.theirs) setConflict(error.theirs);
+    else if (error instanceof Refused) setTrouble(`${error.message}: ${error.problems[0]?.way_out ?? ""}`);
+    else setSaving("unreached");
+  }, []);
+
+  const flush = useCallback((): Promise<unknown> => {
+    window.clearTimeout(timer.current);
+    chain.current = chain.current.then(async () => {
+      while (waiting.current.size) {
+        const [place, change] = [...waiting.current][0] as [string, Waiting];
+        waiting.current.delete(place);
+        try {
+          const body = { ...change.body, revision: revision.current };
+          took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
+        } catch (error) {
+          if (!waiting.current.has(place)) waiting.current.set(place, change);
+          failed(error);
+          return;
+        }
+      }
+    });
+    return chain.current;
+  }, [took, failed]);
+
+  const later = useCallback(
+    (place: string, change: Waiting) => {
+      waiting.current.set(place, change);
+      setSaving("saving");
+      window.clearTimeout(timer.current);
+      timer.current = window.setTimeout(() => void flush(), PAUSE);
+    },
+    [flush],
+  );
+
+  useEffect(() => {
+    const leave = () => void flush();
+    window.addEventListener("pagehide", leave);
+    return () => {
+      window.removeEventListener("pagehide", leave);
+      leave();
+    };
+  }, [flush]);
+
+  useEffect(() => {
+    if (saving !== "unreached") return;
+    const again = window.setInterval(() => void flush(), 3000);
+    return () => window.clearInterval(again);
+  }, [saving, flush]);
+
+  const address = `/works/${work.key}`;
+  const act = useCallback(
+    async (method: string, tail: string, body: Record<string, unknown> = {}) => {
+      await flush();
+      if (waiting.current.size) return null;
+      try {
+        const query = method === "DELETE" ? `?revision=${revision.current}` : "";
+        const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
+        const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
+        took(answer);
+        return answer;
+      } catch (error) {
+        failed(error);
+        return null;
+      }
+    },
+    [address, flush, took, failed],
+  );
+
+  return useMemo(
+    () => ({
+      work,
+      saving,
+      conflict,
+      trouble,
+      act,
+      /** Change a section's facts at once here, and soon on disk. `field` says which was typed. */
+      edit(key: string, spec: SectionSpec, field: string) {
+        setWork((mine) => ({
+          ...mine,
+          sections: mine.sections.map((section) => (section.key === key ? { ...section, spec } : section)),
+        }));
+        const before = waiting.current.get(key)?.body.field;
+        if (before !== undefined && before !== field) void flush();
+        later(key, { method: "PUT", address: `${address}/sections/${key}`, body: { spec, field } });
+      },
+      /** Rename a section. */
+      rename(key: string, name: string) {
+        void act("PUT", `/sections/${key}`, { name });
+      },
+      /** Change the work's own words. */
+      words(words: { name?: string; purpose?: string }) {
+        void act("PATCH", "", words);
+      },
+      /** Settle a conflict: keep what is here, or take what is there. */
+      settle(keepMine: boolean) {
+        if (!conflict) return;
+        revision.current = conflict.revision;
+        setConflict(null);
+        if (keepMine) void flush();
+        else {
+          waiting.current.clear();
+          took(conflict);
+        }
+      },
+    }),
+    [work, saving, conflict, trouble, act, address, later, flush, took],
+  );
+}
