@@ -52,24 +52,32 @@ export function useWork(first: Work) {
     else setSaving("unreached");
   }, []);
 
-  const flush = useCallback((): Promise<unknown> => {
-    window.clearTimeout(timer.current);
-    chain.current = chain.current.then(async () => {
-      while (waiting.current.size) {
-        const [place, change] = [...waiting.current][0] as [string, Waiting];
-        waiting.current.delete(place);
-        try {
-          const body = { ...change.body, revision: revision.current };
-          took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
-        } catch (error) {
-          if (!waiting.current.has(place)) waiting.current.set(place, change);
-          failed(error);
-          return;
-        }
+  /** Whatever is sent goes one after another, so that each names the revision that the one before it made. */
+  const queued = useCallback(<T>(task: () => Promise<T>): Promise<T> => {
+    const done = chain.current.then(task);
+    chain.current = done.catch(() => undefined);
+    return done;
+  }, []);
+
+  const drain = useCallback(async () => {
+    while (waiting.current.size) {
+      const [place, change] = [...waiting.current][0] as [string, Waiting];
+      waiting.current.delete(place);
+      try {
+        const body = { ...change.body, revision: revision.current };
+        took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
+      } catch (error) {
+        if (!waiting.current.has(place)) waiting.current.set(place, change);
+        failed(error);
+        return;
       }
-    });
-    return chain.current;
+    }
   }, [took, failed]);
+
+  const flush = useCallback((): Promise<void> => {
+    window.clearTimeout(timer.current);
+    return queued(drain);
+  }, [queued, drain]);
 
   const later = useCallback(
     (place: string, change: Waiting) => {
@@ -98,21 +106,24 @@ export function useWork(first: Work) {
 
   const address = `/works/${work.key}`;
   const act = useCallback(
-    async (method: string, tail: string, body: Record<string, unknown> = {}) => {
-      await flush();
-      if (waiting.current.size) return null;
-      try {
-        const query = method === "DELETE" ? `?revision=${revision.current}` : "";
-        const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
-        const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
-        took(answer);
-        return answer;
-      } catch (error) {
-        failed(error);
-        return null;
-      }
+    (method: string, tail: string, body: Record<string, unknown> = {}): Promise<Work | null> => {
+      window.clearTimeout(timer.current);
+      return queued(async () => {
+        await drain();
+        if (waiting.current.size) return null;
+        try {
+          const query = method === "DELETE" ? `?revision=${revision.current}` : "";
+          const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
+          const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
+          took(answer);
+          return answer;
+        } catch (error) {
+          failed(error);
+          return null;
+        }
+      });
     },
-    [address, flush, took, failed],
+    [address, queued, drain, took, failed],
   );
 
   return useMemo(
