@@ -24,13 +24,12 @@ def _nearest(value: Fraction) -> int:
     return (2 * value.numerator + value.denominator) // (2 * value.denominator)
 
 
-def _fraction(sign: str, parts: int, of: int) -> str:
-    whole, rest = divmod(parts, of)
-    if not rest:
-        return f"{sign}{whole}"
-    shared = gcd(rest, of)
-    top = f"{rest // shared}/{of // shared}"
-    return f"{sign}{whole} {top}" if whole else f"{sign}{top}"
+def _tails(unit: Unit, parts: int) -> list[str]:
+    """What follows the whole number for each number of parts: nothing, `` 1/2``, ``.5``."""
+    if unit.binary:
+        return ["", *(f" {n // gcd(n, parts)}/{parts // gcd(n, parts)}" for n in range(1, parts))]
+    digits = len(str(parts)) - 1
+    return ["", *(f".{n:0{digits}d}".rstrip("0") for n in range(1, parts))]
 
 
 class Scribe:
@@ -58,6 +57,7 @@ class Scribe:
             self._parts = next((n for n in (1, 10, 100, 1000, 10_000) if unit.mm / n <= finest), 10_000)
         step = unit.mm / self._parts
         self._step_top, self._step_bottom = step.numerator, step.denominator
+        self._tails, self._unit = _tails(unit, self._parts), f" {unit.sign}"
 
     def finer(self) -> Scribe:
         """A scribe for sizes rather than places: one more decimal, the same fractions."""
@@ -79,15 +79,11 @@ class Scribe:
         steps, rest = divmod(abs(top), bottom)
         if rest:
             steps = (2 * abs(top) + bottom) // (2 * bottom)  # halves away from nought, as a tape is read
+        whole, part = divmod(steps, self._parts)
+        tail = self._tails[part]
+        figure = tail[1:] if part and not whole and self.unit.binary else f"{whole}{tail}"
         sign = "−" if value < 0 and steps else ""
-        figure = _fraction(sign, steps, self._parts) if self.unit.binary else self._decimal(sign, steps)
-        return Written(f"{ABOUT if rest else ''}{figure} {self.unit.sign}", not rest)
-
-    def _decimal(self, sign: str, parts: int) -> str:
-        whole, rest = divmod(parts, self._parts)
-        digits = len(str(self._parts)) - 1
-        tail = f"{rest:0{digits}d}".rstrip("0") if rest else ""
-        return f"{sign}{whole}.{tail}" if tail else f"{sign}{whole}"
+        return Written(f"{ABOUT if rest else ''}{sign}{figure}{self._unit}", not rest)
 
 
 def write_ratio(ratio: Fraction) -> Written:
@@ -97,7 +93,9 @@ def write_ratio(ratio: Fraction) -> Written:
     ('2 1/2', '≈2.13')
     """
     if ratio.denominator in (1, 2, 3, 4, 8):
-        return Written(_fraction("", ratio.numerator, ratio.denominator), True)
+        whole, rest = divmod(ratio.numerator, ratio.denominator)
+        part = f"{rest}/{ratio.denominator}" if rest else ""
+        return Written(" ".join(filter(None, (str(whole) if whole or not rest else "", part))), True)
     hundredths = _nearest(ratio * 100)
     exact = ratio == Fraction(hundredths, 100)
     figure = f"{hundredths // 100}.{hundredths % 100:02d}".rstrip("0").rstrip(".")

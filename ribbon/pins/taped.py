@@ -84,11 +84,13 @@ def _lengths(takes: Sequence[int], parts: int) -> list[Length]:
 def _running(pleats: Sequence[Standing], q: int, step: int) -> list[Standing]:
     """Positions to whole divisions, running take-up to whole steps, from left to right."""
     total, used, found = 0, 0, []
-    for pleat in pleats:
-        total += pleat.take
+    for number, at, left, right, take, facing in pleats:
+        total += take
         running = to_tape(total, step)
-        at, left, right = to_tape(pleat.at, q), to_tape(pleat.left, q), to_tape(pleat.right, q)
-        found.append(Standing(pleat.pleat, at, left, right, running - used, pleat.facing))
+        place = to_tape(at, q)
+        # A knife or a pinch pleat stands on its line alone.
+        ends = (place, place) if left == at == right else (to_tape(left, q), to_tape(right, q))
+        found.append(Standing(number, place, *ends, running - used, facing))
         used = running
     return found
 

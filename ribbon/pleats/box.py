@@ -14,11 +14,11 @@ Q = Quantity
 
 def _lay(strip: Laying, pleat: Standing) -> None:
     number = pleat.pleat
-    strip.line(LineKind.PLACEMENT, number).cloth(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.OUTER, number).cloth(pleat.right - pleat.left, Role.FACE)
-    strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.line(LineKind.PLACEMENT, number).run(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.OUTER, number).run(pleat.right - pleat.left, Role.FACE)
+    strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
     strip.line(LineKind.PLACEMENT, number)
 
 

@@ -14,10 +14,10 @@ Q = Quantity
 
 def _lay(strip: Laying, pleat: Standing) -> None:
     number = pleat.pleat
-    strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take + 4 * (pleat.at - pleat.left), Role.UNDER, 4)
-    strip.line(LineKind.CENTRE, number).cloth(pleat.take + 4 * (pleat.right - pleat.at), Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, 4)
+    strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take + 4 * (pleat.at - pleat.left), Role.UNDER, 4)
+    strip.line(LineKind.CENTRE, number).run(pleat.take + 4 * (pleat.right - pleat.at), Role.UNDER, 4)
+    strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
     strip.fold(Turn.FRONT, LineKind.OUTER, number)
 
 

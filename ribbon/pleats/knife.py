@@ -15,12 +15,12 @@ Q = Quantity
 def _lay(strip: Laying, pleat: Standing) -> None:
     number = pleat.pleat
     if pleat.facing is Facing.RIGHT:
-        strip.fold(Turn.BEHIND, LineKind.OUTER, number).cloth(pleat.take, Role.UNDER, 2)
-        strip.fold(Turn.BEHIND, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take, Role.UNDER, 2)
         strip.line(LineKind.PLACEMENT, number)
     else:
-        strip.line(LineKind.PLACEMENT, number).cloth(pleat.take, Role.UNDER, 2)
-        strip.fold(Turn.FRONT, LineKind.INNER, number).cloth(pleat.take, Role.UNDER, 2)
+        strip.line(LineKind.PLACEMENT, number).run(pleat.take, Role.UNDER, 2)
+        strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, 2)
         strip.fold(Turn.FRONT, LineKind.OUTER, number)
 
 

@@ -20,9 +20,9 @@ def _pinch(fingers: int) -> Kind:
         number, sides = pleat.pleat, 2 * fingers
         strip.line(LineKind.SEW, number)
         for finger in range(fingers):
-            strip.cloth(pleat.take, Role.FINGER, sides).fold(Turn.FRONT, LineKind.FINGER, number)
+            strip.run(pleat.take, Role.FINGER, sides).fold(Turn.FRONT, LineKind.FINGER, number)
             last = finger == fingers - 1
-            strip.cloth(pleat.take, Role.FINGER, sides).fold(
+            strip.run(pleat.take, Role.FINGER, sides).fold(
                 Turn.BEHIND, LineKind.SEW if last else LineKind.FINGER, number
             )
 

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from enum import StrEnum
 from fractions import Fraction
-from typing import TYPE_CHECKING, NamedTuple
+from typing import TYPE_CHECKING, NamedTuple, Self
 
 from ribbon.lengths import Length
-from ribbon.strip import LineKind, Role, Strip, StripBuilder, Turn
+from ribbon.strip import Role, Span, Strip, StripBuilder
 
 if TYPE_CHECKING:
     from ribbon.pleats.kind import Kind
@@ -53,37 +53,28 @@ class Row(NamedTuple):
     plain_tail: bool = False
 
 
-class Laying:
-    """Lays pleats given in parts onto a strip of exact lengths."""
+class Laying(StripBuilder):
+    """Lays pleats given in parts onto a strip of exact lengths; equal runs share one length."""
 
-    __slots__ = ("_known", "parts", "strip")
+    __slots__ = ("_known", "_parts")
 
     def __init__(self, parts: int) -> None:
-        self.parts, self.strip = parts, StripBuilder()
-        self._known: dict[int | tuple[int, int], Length] = {}
+        super().__init__()
+        self._parts = parts
+        self._known: dict[tuple[int, Role, int], Span] = {}
 
-    def cloth(self, run: int, role: Role, split: int = 1) -> Laying:
+    def run(self, run: int, role: Role, split: int = 1) -> Self:
         """Lay down `run` parts of cloth, or one `split`-th of them."""
-        key = run if split == 1 else (run, split)
-        length = self._known.get(key)
-        if length is None:
-            length = self._known[key] = Length(Fraction(run, self.parts * split))
-        self.strip.cloth(length, role)
+        if run:
+            span = self._known.get((run, role, split))
+            if span is None:
+                span = self._known[run, role, split] = Span(Length(Fraction(run, self._parts * split)), role)
+            self._spans.append(span)
         return self
 
-    def fold(self, turn: Turn, kind: LineKind, pleat: int) -> Laying:
-        """Fold here, at a line of that kind."""
-        self.strip.fold(turn, kind, pleat)
-        return self
-
-    def line(self, kind: LineKind, pleat: int) -> Laying:
-        """Name a line here, without a fold."""
-        self.strip.line(kind, pleat)
-        return self
-
-    def drawn(self, run: int, split: int, draw: Fraction) -> Laying:
+    def drawn(self, run: int, split: int, draw: Fraction) -> Self:
         """Lay down one `split`-th of `run` parts of cloth, drawn up to `draw` of its length."""
-        self.strip.cloth(Length(Fraction(run, self.parts * split)), Role.UPRIGHT, draw)
+        self.cloth(Length(Fraction(run, self._parts * split)), Role.UPRIGHT, draw)
         return self
 
 
@@ -92,8 +83,8 @@ def strip_of(kind: Kind, row: Row) -> Strip:
     laying = Laying(row.parts)
     at = 0
     for index, standing in enumerate(row.pleats):
-        laying.cloth(standing.left - at, Role.PLAIN if index == 0 and row.plain_lead else Role.FACE)
+        laying.run(standing.left - at, Role.PLAIN if index == 0 and row.plain_lead else Role.FACE)
         kind.lay(laying, standing)
         at = standing.right
-    laying.cloth(row.finished - at, Role.PLAIN if row.plain_tail else Role.FACE)
-    return laying.strip.strip()
+    laying.run(row.finished - at, Role.PLAIN if row.plain_tail else Role.FACE)
+    return laying.strip()

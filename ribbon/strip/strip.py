@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
-from typing import NamedTuple
+from typing import NamedTuple, Self
 
 from ribbon.lengths import ZERO, Length
 
@@ -133,21 +133,23 @@ class StripBuilder:
         self._folds: list[Fold] = []
         self._lines: list[Line] = []
 
-    def cloth(self, length: Length, role: Role, draw: Fraction = WHOLE) -> StripBuilder:
+    def cloth(self, length: Length, role: Role, draw: Fraction = WHOLE) -> Self:
         """Lay down a span."""
         if length.mm.numerator:
             self._spans.append(Span(length, role, draw))
         return self
 
-    def fold(self, turn: Turn, kind: LineKind, pleat: int) -> StripBuilder:
+    def fold(self, turn: Turn, kind: LineKind, pleat: int) -> Self:
         """Fold here, at a line of that kind."""
         if not self._spans:
             # A fold on the very edge of the section: what it folds back from is the seam allowance.
             self._spans.append(Span(ZERO, Role.FACE))
-        self._folds.append(Fold(len(self._spans) - 1, turn))
-        return self.line(kind, pleat)
+        after = len(self._spans) - 1
+        self._folds.append(Fold(after, turn))
+        self._lines.append(Line(after, kind, pleat))
+        return self
 
-    def line(self, kind: LineKind, pleat: int) -> StripBuilder:
+    def line(self, kind: LineKind, pleat: int) -> Self:
         """Name a line here, without a fold."""
         self._lines.append(Line(len(self._spans) - 1, kind, pleat))
         return self

@@ -12,7 +12,7 @@ from fractions import Fraction
 from math import lcm
 
 from ribbon.lengths import Length
-from ribbon.strip.strip import WHOLE, Strip, Turn
+from ribbon.strip.strip import Strip, Turn
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,17 +42,20 @@ class Walk:
 
 def walk(strip: Strip) -> Walk:
     """Where `strip` lies once folded (work, section 2)."""
-    denominators = {span.length.mm.denominator for span in strip.spans}
-    denominators |= {(span.length.mm * span.draw).denominator for span in strip.spans if span.draw is not WHOLE}
-    parts = lcm(*denominators)
+    # Rows share their spans: each is measured once, however often it is walked.
+    shared = {id(span): span for span in strip.spans}
+    parts = lcm(*(d for s in shared.values() for d in (s.length.mm.denominator, (s.length.mm * s.draw).denominator)))
+    runs = {key: (int(s.length.mm * parts), int(s.length.mm * s.draw * parts)) for key, s in shared.items()}
     turns = {fold.after: fold.turn for fold in strip.folds}
     flat, x, layers, headings = [0], [0], [], []
     heading, layer = 1, 0
+    flat_at = x_at = 0
     for index, span in enumerate(strip.spans):
-        mm = span.length.mm
-        run = mm.numerator * (parts // mm.denominator)
-        flat.append(flat[-1] + run)
-        x.append(x[-1] + heading * (run if span.draw is WHOLE else int(run * span.draw)))
+        run, along = runs[id(span)]
+        flat_at += run
+        x_at += heading * along
+        flat.append(flat_at)
+        x.append(x_at)
         layers.append(layer)
         headings.append(heading)
         turn: Turn | None = turns.get(index)

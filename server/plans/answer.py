@@ -138,10 +138,14 @@ def _choice(writer: Writer, choice: Choice) -> dict[str, Any]:
 
 
 def _marks(writer: Writer, strip: Strip, walked: Walk) -> list[dict[str, Any]]:
-    position, parts = writer.position, walked.parts
-    return [
-        {"at": position(mark.at, parts), "kind": mark.kind.value, "pleat": mark.pleat} for mark in marks(strip, walked)
-    ]
+    parts, write = walked.parts, writer.places.write_parts
+    found = []
+    for mark in marks(strip, walked):
+        text, exact = write(mark.at, parts)
+        found.append(
+            {"at": {"mm": mark.at / parts, "text": text, "exact": exact}, "kind": str(mark.kind), "pleat": mark.pleat}
+        )
+    return found
 
 
 def _joins(writer: Writer, walked: Walk, made: Joined | None) -> list[dict[str, Any]]:
@@ -167,10 +171,12 @@ def _on_tape(writer: Writer, plan: Plan, on_tape: Taped) -> dict[str, Any]:
 def _walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
     per = walked.parts
     # Equal spans share one object, laid down once: a row has a handful of them, however long it is.
-    spans = {id(s.length): s.length for s in strip.spans}
-    lengths = {key: writer.size(length) for key, length in spans.items()}
+    shared = {id(s): s for s in strip.spans}
+    spans = {
+        key: {"length": writer.size(s.length), "role": s.role.value, "draw": float(s.draw)} for key, s in shared.items()
+    }
     return {
-        "spans": [{"length": lengths[id(s.length)], "role": s.role.value, "draw": float(s.draw)} for s in strip.spans],
+        "spans": [spans[id(s)] for s in strip.spans],
         "folds": [{"after": fold.after, "turn": fold.turn.value} for fold in strip.folds],
         "flat": [at / per for at in walked.flat],
         "x": [x / per for x in walked.x],
