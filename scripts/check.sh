@@ -12,6 +12,10 @@ step "import rules, Python" $bin/lint-imports --no-logo --no-cache
 step "unused code, Python" $bin/vulture
 cd web
 step "types of the page" npx --no-install tsc --noEmit
+types=$(mktemp)
+trap 'rm -f "$types"' EXIT
+npx --no-install openapi-typescript ../docs/openapi.json --default-non-nullable=false -o "$types" >/dev/null 2>&1
+step "types made from docs/openapi.json (make api)" cmp "$types" src/api/schema.ts
 step "biome" npx --no-install biome check --error-on-warnings .
 step "import rules, TypeScript" npx --no-install depcruise --config dependency-rules.cjs --output-type err src
 step "unused code, TypeScript" npx --no-install knip

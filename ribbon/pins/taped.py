@@ -27,7 +27,8 @@ class Taped:
 
     `strip` has its marks on whole divisions; `depths` holds the depth of each pleat (cloth taken, for pinch
     pleats); `off` is the flat width on the tape less the exact one; `naive_error` is the cloth that
-    would be short (below nought: over) had one rounded pleat been repeated instead.
+    would be short (below nought: over) had one rounded pleat been repeated instead; `groups` tells how many pleats
+    there are of each depth, deepest first.
     """
 
     strip: Strip
@@ -36,12 +37,7 @@ class Taped:
     depths: tuple[Length, ...]
     off: Length
     naive_error: Length
-
-    @property
-    def groups(self) -> list[tuple[int, Length]]:
-        """How many pleats there are of each depth, deepest first."""
-        counted = Counter(self.depths)
-        return sorted(((n, depth) for depth, n in counted.items()), key=lambda group: group[1], reverse=True)
+    groups: tuple[tuple[int, Length], ...]
 
 
 def to_tape(value: int, step: int) -> int:
@@ -66,19 +62,17 @@ def taped(plan: Plan, tape: Length) -> Taped:
         flat -= sum(pleat.right - pleat.left for pleat in pleats)
     per_depth = kind.take_up_per_depth if Q.DEPTH in kind.quantities else 1
     parts = exact.parts
+    counted = Counter(pleat.take for pleat in pleats)
+    depth_of = {take: Length(Fraction(take, parts * per_depth)) for take in counted}
     return Taped(
         strip_of(kind, on_tape),
         Length(Fraction(finished, parts)),
         Length(Fraction(flat, parts)),
-        tuple(_lengths([pleat.take for pleat in pleats], parts * per_depth)),
+        tuple(depth_of[pleat.take] for pleat in pleats),
         Length(Fraction(flat, parts)) - plan.flat,
         _naive_error(plan, exact.pleats[0].take, step, parts),
+        tuple((counted[take], depth_of[take]) for take in sorted(counted, reverse=True)),
     )
-
-
-def _lengths(takes: Sequence[int], parts: int) -> list[Length]:
-    known = {take: Length(Fraction(take, parts)) for take in set(takes)}
-    return [known[take] for take in takes]
 
 
 def _running(pleats: Sequence[Standing], q: int, step: int) -> list[Standing]:
@@ -145,7 +139,7 @@ def _gathered(plan: Plan, tape: Length) -> Taped:
     gathered = on_tape(plan.flat - plan.lead - plan.tail, parts)
     flat = lead + gathered + tail
     return Taped(
-        gathered_strip(lead, finished - lead - tail, gathered, tail), finished, flat, (), flat - plan.flat, ZERO
+        gathered_strip(lead, finished - lead - tail, gathered, tail), finished, flat, (), flat - plan.flat, ZERO, ()
     )
 
 

@@ -60,5 +60,5 @@ def test_spaces_are_counted_beside_pleats() -> None:
 
 def test_the_apron_on_a_sixteenth_tape() -> None:
     on_tape = taped(plan(section("knife", {"finished": "40 in", "flat": "118 in", "spacing": "1 in"})), SIXTEENTH)
-    assert on_tape.groups == [(24, Length(INCH)), (16, Length(Fraction(15, 16) * INCH))]
+    assert on_tape.groups == ((24, Length(INCH)), (16, Length(Fraction(15, 16) * INCH)))
     assert (on_tape.flat, on_tape.off, on_tape.naive_error) == (Length(118 * INCH), Length(0), Length(2 * INCH))
