@@ -7,9 +7,9 @@ from decimal import Decimal
 from fractions import Fraction
 from typing import Any, TypeVar
 
-from ribbon.errors import Problem
+from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Unit, Unreadable, read_count, read_length, read_ratio
-from ribbon.pins import Allowance, Cloth, End, Pin, Remainder, School, Section
+from ribbon.pins import Allowance, Cloth, End, Pin, Remainder, School, Section, dragged, nudged
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
@@ -47,6 +47,23 @@ class _Texts:
     def length(self, path: str, value: object) -> Length | None:
         """`value` as a length in the section's unit."""
         return self.read(path, value, lambda text: read_length(text, self.unit))
+
+
+def read_move(move: Mapping[str, Any]) -> str:
+    """What a pin says after it was moved by hand.  Raises `Refusal`."""
+    unit = UNITS[move["unit"]]
+    texts = _Texts(unit)
+    tape = _tape(texts, move) or Length(1)
+    quantity = Quantity(move["quantity"])
+    if texts.problems:
+        raise Refusal(texts.problems)
+    if move.get("text") is None:
+        start, end = (Length(Fraction(Decimal(repr(move[name])))) for name in ("start", "end"))
+        return dragged(quantity, start, end, unit, tape)
+    try:
+        return nudged(quantity, str(move["text"]), unit, tape, move["by"])
+    except Unreadable as error:
+        raise refuse("unreadable", f"pins.{quantity}", move["text"], error.message, error.way_out) from None
 
 
 def _part(data: Mapping[str, Any], name: str) -> Mapping[str, Any]:

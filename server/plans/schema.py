@@ -24,6 +24,7 @@ from pydantic_core import ErrorDetails, InitErrorDetails, PydanticCustomError
 
 from ribbon.errors import Problem
 from ribbon.pins import Section
+from ribbon.pleats import Quantity
 from server.plans.reading import as_text, read_section
 from server.wire.shown import shown
 
@@ -118,6 +119,24 @@ class SectionSpec(_Strict):
     allowance: AllowanceSpec = AllowanceSpec()
     cloth: ClothSpec = ClothSpec()
     fingers: Literal[1, 2, 3, 4] = Field(3, description="Fingers of a pinch pleat; 1 for a single one or a goblet.")
+
+
+class MoveIn(_Strict):
+    """A pin moved by hand: either `text` by so many divisions, or dragged between two places in millimetres."""
+
+    quantity: Quantity
+    unit: UnitSign = "cm"
+    tape: Typed | None = ""
+    text: Typed | None = None
+    by: int = Field(0, ge=-1000, le=1000)
+    start: float = Field(0, ge=-1e7, le=1e7)
+    end: float = Field(0, ge=-1e7, le=1e7)
+
+
+class MoveOut(Schema):
+    """What the pin then says."""
+
+    text: str
 
 
 class SectionIn(SectionSpec):

@@ -131,3 +131,20 @@ def test_an_underlay_past_the_end_is_warned_of_with_its_mend(ask: Asked) -> None
     assert warning["mend"]["change"] == {"lead.width": "1 in"}
     _, mended = ask("POST", "/plan", {**apron, "lead": {"width": "1 in"}})
     assert not mended["warnings"]
+
+
+@pytest.mark.parametrize(
+    ("move", "status", "says"),
+    [
+        ({"quantity": "spacing", "text": "3", "by": 1}, 200, "3.1 cm"),
+        ({"quantity": "spacing", "text": "≈1", "by": 1, "unit": "in"}, 422, "was not understood"),
+        ({"quantity": "depth", "unit": "in", "start": 100.0, "end": 126.0}, 200, "1 in"),
+        ({"quantity": "depth", "tape": "thin", "text": "3", "by": 1}, 422, "was not understood"),
+        ({"quantity": "colour", "text": "3"}, 422, "Input should be"),
+        ({"quantity": "count", "text": "1", "by": -1}, 422, "cannot go lower"),
+    ],
+)
+def test_a_pin_moved_by_hand(ask: Asked, move: dict[str, Any], status: int, says: str) -> None:
+    got, said = ask("POST", "/move", move)
+    assert got == status
+    assert says in (said["text"] if got == 200 else said["problems"][0]["message"])

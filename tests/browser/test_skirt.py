@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 
 def field(page: Page, name: str):  # type: ignore[no-untyped-def]
@@ -185,3 +185,101 @@ def test_by_keyboard_alone(page: Page) -> None:
     page.keyboard.press("Escape")
     page.keyboard.press("f")
     expect(page.get_by_role("row").nth(1)).to_contain_text("placement line")
+
+
+def test_a_slow_answer_never_takes_back_what_was_typed_since(page: Page) -> None:
+    new_skirt(page)
+    held: list[Route] = []
+    page.route("**/api/works/*/sections/*", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
+    width = field(page, "Finished width")
+    for text in ("7", "70", "70.5"):
+        with page.expect_request("**/api/works/*/sections/*"):
+            width.fill(text)
+            if held:
+                held.pop(0).continue_()  # the answer to what was typed before comes only now
+        expect(width).to_have_value(text)
+        expect(field(page, "Flat width")).to_have_value({"7": "21 cm", "70": "210 cm", "70.5": "211.5 cm"}[text])
+    page.unroute("**/api/works/*/sections/*")
+    for route in held:
+        route.continue_()
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("211.5 cm")
+
+
+def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.context.set_offline(True)
+    field(page, "Finished width").fill("71")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text("The program that does the sums does not answer.")).to_be_visible()
+    page.context.set_offline(False)
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("213 cm")
+
+
+def test_another_kind_keeps_the_pins_that_it_has(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    field(page, "Depth").fill("2")
+    page.get_by_label("Kind").select_option("Box")
+    expect(field(page, "Box")).to_have_value("≈4.12 cm")
+    page.get_by_label("Kind").select_option("Gathers")
+    expect(field(page, "Flat width")).to_have_value("140 cm")
+    expect(field(page, "Depth")).to_have_count(0)
+    page.get_by_role("combobox", name="The edge").select_option("Has two ends")
+    page.get_by_label("Flat, at the start").fill("5")
+    expect(field(page, "Flat width")).to_have_value("135 cm")
+    page.get_by_label("Flat, at the start").fill("500")
+    expect(page.get_by_text("leave nothing to gather").first).to_be_visible()
+
+
+def test_ends_left_over_allowances_and_cloth(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Apron knife pleats").click()
+    field(page, "Finished width").fill("70")
+    field(page, "Spacing").fill("3")
+    slip = page.get_by_role("region", name="The slip")
+    page.get_by_label("What is left over goes").select_option("After the last")
+    expect(slip).to_contain_text("1 cm is left over and goes to the tail.")
+    page.get_by_label("Before the first pleat").select_option("A width…")
+    page.get_by_label("Width", exact=True).fill("4")
+    expect(field(page, "Pleats")).to_have_value("22")
+    expect(slip).to_contain_text("1.5 cm is left over and goes to the tail.")  # 70 less 4, 21 spaces of 3, half a one
+    page.get_by_label("Allowance at the start").fill("1.5")
+    expect(slip).to_contain_text("1.5 cm at the start")
+    page.get_by_label("Cloth, usable width").fill("90")
+    page.get_by_label("Allowance at a join").fill("1.5")
+    expect(slip).to_contain_text("joins hide at the inner fold of pleats")
+    page.get_by_label("Allowance at the end").fill("much")
+    expect(page.get_by_text("“much” was not understood as a length")).to_be_visible()
+    page.get_by_label("Marks to the nearest").select_option("Exact")
+    page.get_by_label("Allowance at the end").fill("0")
+    expect(slip).not_to_contain_text("On the tape")
+
+
+def test_works_are_put_in_my_own_order_and_made_again(page: Page) -> None:
+    page.goto("/")
+    names = page.get_by_role("listitem").get_by_role("link")
+    expect(names.first).to_be_visible()
+    before = names.all_inner_texts()
+    page.get_by_role("button", name="New work").click()
+    page.get_by_label("Or make an earlier work again").select_option(index=1)
+    expect(page.get_by_role("heading", level=1)).to_have_text(f"{before[0]}, again")
+    page.get_by_role("link", name="‹ Works").click()
+    expect(names).to_have_count(len(before) + 1)
+    page.get_by_label("In order of").select_option("my own")
+    expect(names).to_have_count(len(before) + 1)
+    order = names.all_inner_texts()
+    page.get_by_role("button", name=f"More for {order[0]}", exact=True).first.click()
+    page.get_by_role("menuitem", name="Move down").click()
+    expect(names.nth(1)).to_have_text(order[0])
+    expect(names.nth(0)).to_have_text(order[1])
+    page.get_by_label("Search").fill("again")
+    expect(names).to_have_count(1)
+    page.get_by_label("Search").fill("no such thing")
+    expect(page.get_by_text("No work answers to “no such thing”.")).to_be_visible()

@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Pin
+         * @description What a pin says after it is moved by divisions of the tape, or dragged.  Stateless.
+         */
+        post: operations["move_pin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -530,6 +550,49 @@ export interface components {
             says: string;
         };
         /**
+         * MoveIn
+         * @description A pin moved by hand: either `text` by so many divisions, or dragged between two places in millimetres.
+         */
+        MoveIn: {
+            /**
+             * By
+             * @default 0
+             */
+            by?: number;
+            /**
+             * End
+             * @default 0
+             */
+            end?: number;
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Start
+             * @default 0
+             */
+            start?: number;
+            /**
+             * Tape
+             * @default
+             */
+            tape?: (string | number) | null;
+            /** Text */
+            text?: (string | number) | null;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * MoveOut
+         * @description What the pin then says.
+         */
+        MoveOut: {
+            /** Text */
+            text: string;
+        };
+        /**
          * NewSection
          * @description A section to be made.
          */
@@ -705,6 +768,12 @@ export interface components {
             /** Problems */
             problems: components["schemas"]["ProblemOut"][];
         };
+        /**
+         * Quantity
+         * @description The quantities that can be pinned, by their names on the wire (work, section 4).
+         * @enum {string}
+         */
+        Quantity: "finished" | "flat" | "count" | "spacing" | "depth" | "per_pleat" | "fullness" | "box" | "gap" | "opening";
         /**
          * RatioOut
          * @description A ratio.
@@ -1198,6 +1267,57 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    move_pin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: never;

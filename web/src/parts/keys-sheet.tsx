@@ -6,6 +6,7 @@ const KEYS: [string, string][] = [
   ["/", "search the shelf"],
   ["1, 2", "the steps Pleat and Mark"],
   ["P", "pin, pin about, or let go, on a tile’s pin"],
+  ["↑ ↓", "in a tile: one division of the tape, with Shift ten"],
   ["[ and ]", "one pleat fewer, one more"],
   ["F", "turn the facing of knife pleats"],
   ["U", "cm or inches"],

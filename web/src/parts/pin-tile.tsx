@@ -16,10 +16,30 @@ interface Props {
   problem: Problem | undefined;
   onType: (text: string) => void;
   onHold: (hold: Hold) => void;
+  /** Move by so many divisions. */
+  onNudge: (by: number) => void;
+  /** Pointed at, or no longer. */
+  onLight: (on: boolean) => void;
+  lit: boolean;
+  /** Counts the refusals to be moved: each shakes the tile once. */
+  shaken: number;
 }
 
 /** One quantity: a fact with a pin in it, or an answer. Typing pins it; the pin goes firm, about, free. */
-export function PinTile({ name, typed, hold, answer, note, problem, onType, onHold }: Props) {
+export function PinTile({
+  name,
+  typed,
+  hold,
+  answer,
+  note,
+  problem,
+  onType,
+  onHold,
+  onNudge,
+  onLight,
+  lit,
+  shaken,
+}: Props) {
   const [focused, setFocused] = useState(false);
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -33,8 +53,12 @@ export function PinTile({ name, typed, hold, answer, note, problem, onType, onHo
   };
   return (
     <div
-      className={`relative flex min-w-0 flex-col px-2.5 pb-2 ${hold === "free" ? "bg-linen" : "bg-madder-wash"}`}
+      key={shaken}
+      className={`${shaken ? "shaken" : ""} ${lit ? "outline-2 outline-madder" : ""} relative flex min-w-0 flex-col px-2.5 pb-2 ${hold === "free" ? "bg-linen" : "bg-madder-wash"}`}
       data-hold={hold}
+      data-lit={lit || undefined}
+      onPointerEnter={() => onLight(true)}
+      onPointerLeave={() => onLight(false)}
     >
       <div className="flex items-center gap-1">
         <button
@@ -63,8 +87,19 @@ export function PinTile({ name, typed, hold, answer, note, problem, onType, onHo
         spellCheck={false}
         aria-invalid={problem ? true : undefined}
         aria-describedby={`${id}-note`}
-        onFocus={() => setFocused(true)}
-        onBlur={() => setFocused(false)}
+        onFocus={() => {
+          setFocused(true);
+          onLight(true);
+        }}
+        onBlur={() => {
+          setFocused(false);
+          onLight(false);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== "ArrowUp" && event.key !== "ArrowDown") return;
+          event.preventDefault();
+          onNudge((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 10 : 1));
+        }}
         onChange={(event) => onType(event.currentTarget.value)}
       />
       <p id={`${id}-note`} className={`m-0 text-sm ${problem ? "font-semibold text-madder" : "text-smoke"}`}>

@@ -10,6 +10,8 @@ export interface Model {
   markX: Float64Array;
   /** The number of the pleat whose face a span is, by span. */
   faceOf: Map<number, number>;
+  /** The index of each pleat's first mark. */
+  firstMark: number[];
   /** The spans that end in a fold. */
   turns: Set<number>;
   frontFrom: Float64Array;
@@ -23,10 +25,12 @@ export function model(plan: Plan): Model {
   const labels: Mark[] = plan.on_tape?.marks.length === marks.length ? plan.on_tape.marks : marks;
   const markX = new Float64Array(marks.length);
   const faceOf = new Map<number, number>();
+  const firstMark: number[] = [];
   let end = 0;
   marks.forEach((mark, index) => {
     while (end < walk.flat.length - 1 && (walk.flat[end] as number) < mark.at.mm) end += 1;
     markX[index] = walk.x[end] as number;
+    if (marks[index - 1]?.pleat !== mark.pleat) firstMark.push(index);
     if (mark.kind !== "outer") return;
     for (const span of [end - 1, end])
       if (walk.spans[span]?.role === "face" && !faceOf.has(span)) {
@@ -41,6 +45,7 @@ export function model(plan: Plan): Model {
     markText: labels.map((mark) => mark.at.text.replace(/ [a-z]+$/, "")),
     markX,
     faceOf,
+    firstMark,
     turns: new Set(walk.folds.map((fold) => fold.after)),
     frontFrom: Float64Array.from(plan.front, (stretch) => stretch.from),
     deepest: walk.behind.reduce((most, layer) => Math.max(most, layer), 0),

@@ -1,8 +1,12 @@
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Plan } from "../api/client";
+import type { Hold, Quantity } from "../state/spec";
+import { dimension, middlePleat } from "./dimensions";
 import { EdgeTrack, edgeHeight } from "./edge-track";
 import { FlatTrack } from "./flat-track";
 import { FrontTrack } from "./front-track";
+import { flatHandle, frontHandle, type Handle } from "./handles";
+import { Measure } from "./measure";
 import { type Model, model as modelOf } from "./model";
 import { Overview } from "./overview";
 import { Tape } from "./tape";
@@ -11,8 +15,19 @@ import { panned, scale, type View, WHOLE, zoomed } from "./view";
 const FLAT_AT = 31;
 const EDGE_AT = FLAT_AT + 62 + 40;
 
+interface Props {
+  plan: Plan;
+  stale: boolean;
+  /** The quantity that is pointed at, on the cloth or among the pins. */
+  lit: Quantity | null;
+  holdOf: (quantity: Quantity) => Hold;
+  onLight: (quantity: Quantity | null) => void;
+  onDrag: (quantity: Quantity, start: number, end: number) => void;
+  onRefused: (quantity: Quantity) => void;
+}
+
 /** The ribbon: the cloth flat with its marks, folded seen from above, and from the front, tied by threads. */
-export function Ribbon({ plan, stale }: { plan: Plan; stale: boolean }) {
+export function Ribbon({ plan, stale, lit, holdOf, onLight, onDrag, onRefused }: Props) {
   const model = useMemo(() => modelOf(plan), [plan]);
   const [view, setView] = useState<View>(WHOLE);
   const [width, setWidth] = useState(900);
@@ -56,6 +71,59 @@ export function Ribbon({ plan, stale }: { plan: Plan; stale: boolean }) {
     [width, least],
   );
 
+  const heights = { front: EDGE_AT + edgeHeight(model) + 10 };
+  const grip = useRef<{ handle: Handle; mm: (x: number) => number } | null>(null);
+  const handleAt = (event: PointerEvent): { handle: Handle; mm: (x: number) => number } | null => {
+    const area = box.current?.getBoundingClientRect();
+    if (!area) return null;
+    const [x, y] = [event.clientX - area.left, event.clientY - area.top];
+    const at = (length: number) => (clientX: number) =>
+      ((clientX - area.left) / width) * (view.to - view.from) * length + view.from * length;
+    const onFlat = y > FLAT_AT && y < FLAT_AT + 62;
+    if (!onFlat && (y < heights.front || y > heights.front + 92)) return null;
+    const length = onFlat ? plan.flat.mm : plan.finished.mm;
+    const perMm = width / ((view.to - view.from) * length);
+    const handle = (onFlat ? flatHandle : frontHandle)(model, at(length)(x + area.left), perMm);
+    // The scale is held as it was at the start: what is dragged must not run away as the whole grows.
+    return handle && { handle, mm: at(length) };
+  };
+  // A hand resting on the cloth must not put out what was lit from the pins.
+  const mine = useRef<Quantity | null>(null);
+  const light = (quantity: Quantity | null) => {
+    if (quantity === mine.current) return;
+    mine.current = quantity;
+    onLight(quantity);
+  };
+  const take = (event: PointerEvent<HTMLElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    const found = held.current.size === 0 ? handleAt(event) : null;
+    if (!found) {
+      held.current.set(event.pointerId, event.clientX);
+    } else if (holdOf(found.handle.quantity) === "firm") {
+      onRefused(found.handle.quantity);
+    } else {
+      grip.current = found;
+      light(found.handle.quantity);
+    }
+  };
+  const point = (event: PointerEvent<HTMLElement>) => {
+    if (grip.current) {
+      const { handle, mm } = grip.current;
+      onDrag(handle.quantity, handle.fixed, mm(event.clientX));
+    } else if (held.current.size) {
+      move(event);
+    } else {
+      const handle = handleAt(event)?.handle ?? null;
+      event.currentTarget.style.cursor = handle ? "ew-resize" : "";
+      light(handle?.quantity ?? null);
+    }
+  };
+  const release = (event: PointerEvent) => {
+    held.current.delete(event.pointerId);
+    if (grip.current) light(null);
+    grip.current = null;
+  };
+
   const fit = () => setView(WHOLE);
   const nearer = (factor: number) => setView((v) => zoomed(v, factor, 0.5, least));
   const keys = (event: KeyboardEvent) => {
@@ -86,15 +154,13 @@ export function Ribbon({ plan, stale }: { plan: Plan; stale: boolean }) {
         className={`touch-pan-y ${stale ? "opacity-60" : ""} cursor-grab select-none overflow-hidden active:cursor-grabbing`}
         onKeyDown={keys}
         onDoubleClick={fit}
-        onPointerDown={(event) => {
-          held.current.set(event.pointerId, event.clientX);
-          event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onPointerMove={move}
-        onPointerUp={(event) => held.current.delete(event.pointerId)}
-        onPointerCancel={(event) => held.current.delete(event.pointerId)}
+        onPointerDown={take}
+        onPointerMove={point}
+        onPointerUp={release}
+        onPointerCancel={release}
+        onPointerLeave={() => !grip.current && light(null)}
       >
-        <Picture model={model} view={view} width={width} />
+        <Picture model={model} view={view} width={width} lit={lit} />
       </div>
       <div className="no-print flex items-center gap-1">
         <figcaption className="grow text-sm text-smoke">
@@ -118,7 +184,7 @@ function summary(plan: Plan): string {
   return `${plan.flat.text} flat, ${plan.finished.text} finished.`;
 }
 
-function Picture({ model, view, width }: { model: Model; view: View; width: number }) {
+function Picture({ model, view, width, lit }: { model: Model; view: View; width: number; lit: Quantity | null }) {
   const { plan } = model;
   const [flat, finished] = [plan.flat.mm, plan.finished.mm];
   const flatPx = scale(view, flat, width);
@@ -127,6 +193,7 @@ function Picture({ model, view, width }: { model: Model; view: View; width: numb
   const [low, high] = [view.from * finished, view.to * finished];
   const frontAt = EDGE_AT + edgeHeight(model) + 10;
   const overviewAt = frontAt + 92 + 10;
+  const shown = lit ? dimension(model, lit, middlePleat(model, flatLow, flatHigh)) : [];
   return (
     <svg width={width} height={overviewAt + 20} role="img" aria-label={`${summary(plan)} ${plan.slip[1]?.text ?? ""}`}>
       <Patterns />
@@ -141,6 +208,13 @@ function Picture({ model, view, width }: { model: Model; view: View; width: numb
       <g transform={`translate(0 ${frontAt})`}>
         <FrontTrack model={model} px={edgePx} low={low} high={high} />
       </g>
+      {shown.map((one) =>
+        one.track === "flat" ? (
+          <Measure key={one.track} dimension={one} px={flatPx} y={FLAT_AT + 50} width={width} />
+        ) : (
+          <Measure key={one.track} dimension={one} px={edgePx} y={frontAt + 74} width={width} />
+        ),
+      )}
       <g transform={`translate(0 ${overviewAt})`}>
         <Overview model={model} view={view} width={width} />
       </g>

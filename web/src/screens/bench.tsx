@@ -7,13 +7,15 @@ import { KeysSheet } from "../parts/keys-sheet";
 import { MarksTable } from "../parts/marks-table";
 import { Notice, type Said } from "../parts/notice";
 import { Pieces } from "../parts/pieces";
+import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { Slip } from "../parts/slip";
 import { UnitSwitch } from "../parts/unit-switch";
 import { useKeys } from "../parts/use-keys";
 import { Ribbon } from "../ribbon/ribbon";
-import { changed, held, pinned } from "../state/spec";
+import { changed, held, pinned, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
+import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useWork } from "../state/use-work";
 import { Pins } from "./pins";
@@ -56,6 +58,8 @@ function Laid({ first }: { first: Work }) {
   const [keys, setKeys] = useState(false);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
+  const [lit, setLit] = useState<Quantity | null>(null);
+  const [refused, setRefused] = useState<{ quantity: Quantity; times: number } | null>(null);
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
   const planned = usePlan(section?.key ?? "", section?.spec ?? null);
   const { plan, problems } = planned;
@@ -66,6 +70,7 @@ function Laid({ first }: { first: Work }) {
   }, [work.name]);
 
   const edit = (spec: SectionSpec, field: string) => section && bench.edit(section.key, spec, field);
+  const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
     if (!section || !plan) return;
     // What is pinned is newer than the plan while several presses are on their way.
@@ -196,7 +201,18 @@ function Laid({ first }: { first: Work }) {
         {section ? (
           <main className="min-w-0">
             {plan ? (
-              <Ribbon plan={plan} stale={planned.stale} />
+              <Ribbon
+                plan={plan}
+                stale={planned.stale}
+                lit={lit}
+                holdOf={(quantity) => held(section.spec, quantity).hold}
+                onLight={setLit}
+                onDrag={moves.drag}
+                onRefused={(quantity) => {
+                  setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
+                  setSaid({ text: `${WORDS[quantity]} is pinned firmly. Loosen its pin to drag it.` });
+                }}
+              />
             ) : (
               <p className="bg-linen px-5 py-10 text-lg">
                 {problems.length && problems[0]?.code !== "too_few"
@@ -206,7 +222,15 @@ function Laid({ first }: { first: Work }) {
             )}
             {step === "pleat" ? (
               <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem]">
-                <Pins spec={section.spec} planned={planned} onChange={edit} />
+                <Pins
+                  spec={section.spec}
+                  planned={planned}
+                  onChange={edit}
+                  onNudge={moves.nudge}
+                  lit={lit}
+                  onLight={setLit}
+                  refused={refused}
+                />
                 {plan && (
                   <Slip
                     plan={plan}

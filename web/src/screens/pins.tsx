@@ -9,10 +9,14 @@ interface Props {
   spec: SectionSpec;
   planned: Planned;
   onChange: (spec: SectionSpec, field: string) => void;
+  onNudge: (quantity: Quantity, shown: string, by: number) => void;
+  lit: Quantity | null;
+  onLight: (quantity: Quantity | null) => void;
+  refused: { quantity: Quantity; times: number } | null;
 }
 
 /** The pins: what is known and what follows, what is wrong beside each, and the neighbouring counts. */
-export function Pins({ spec, planned, onChange }: Props) {
+export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused }: Props) {
   const { plan, problems, stale } = planned;
   const names = quantities(spec.kind);
   const general = problems.filter(
@@ -36,6 +40,10 @@ export function Pins({ spec, planned, onChange }: Props) {
               problem={problems.find((problem) => at(problem, name))}
               onType={(typed) => set(name, typed, hold === "free" ? "firm" : hold)}
               onHold={(next) => set(name, text || bare(answer), next)}
+              onNudge={(by) => onNudge(name, bare(answerOf(plan, name)), by)}
+              lit={lit === name}
+              onLight={(on) => onLight(on ? name : null)}
+              shaken={refused?.quantity === name ? refused.times : 0}
             />
           );
         })}

@@ -34,9 +34,9 @@ export function useWork(first: Work) {
       client.setQueryData(["work", answer.key], answer);
       setSaving(waiting.current.size ? "saving" : "saved");
       setTrouble(null);
-      // What is still being typed is newer than the answer.
+      // What is still being typed is newer than the answer. Looked at now: by the time React asks, it may be on its way.
+      const typed = new Set(waiting.current.keys());
       setWork((mine) => {
-        const typed = new Set([...waiting.current.keys()]);
         const sections = answer.sections.map((section) =>
           typed.has(section.key) ? (mine.sections.find((one) => one.key === section.key) ?? section) : section,
         );
@@ -59,20 +59,29 @@ export function useWork(first: Work) {
     return done;
   }, []);
 
+  /** Send one change; where that fails it waits again, unless a newer one for the same place does. */
+  const send = useCallback(
+    async (place: string, change: Waiting): Promise<boolean> => {
+      try {
+        const body = { ...change.body, revision: revision.current };
+        took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
+        return true;
+      } catch (error) {
+        if (!waiting.current.has(place)) waiting.current.set(place, change);
+        failed(error);
+        return false;
+      }
+    },
+    [took, failed],
+  );
+
   const drain = useCallback(async () => {
     while (waiting.current.size) {
       const [place, change] = [...waiting.current][0] as [string, Waiting];
       waiting.current.delete(place);
-      try {
-        const body = { ...change.body, revision: revision.current };
-        took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
-      } catch (error) {
-        if (!waiting.current.has(place)) waiting.current.set(place, change);
-        failed(error);
-        return;
-      }
+      if (!(await send(place, change))) return;
     }
-  }, [took, failed]);
+  }, [send]);
 
   const flush = useCallback((): Promise<void> => {
     window.clearTimeout(timer.current);
@@ -139,8 +148,12 @@ export function useWork(first: Work) {
           ...mine,
           sections: mine.sections.map((section) => (section.key === key ? { ...section, spec } : section)),
         }));
-        const before = waiting.current.get(key)?.body.field;
-        if (before !== undefined && before !== field) void flush();
+        const before = waiting.current.get(key);
+        if (before && before.body.field !== field) {
+          // Another field is another step: the one before it goes out now, as it was.
+          waiting.current.delete(key);
+          void queued(() => send(key, before));
+        }
         later(key, { method: "PUT", address: `${address}/sections/${key}`, body: { spec, field } });
       },
       /** Rename a section. */
@@ -163,6 +176,6 @@ export function useWork(first: Work) {
         }
       },
     }),
-    [work, saving, conflict, trouble, act, address, later, flush, took],
+    [work, saving, conflict, trouble, act, address, later, flush, took, queued, send],
   );
 }
