@@ -34,10 +34,10 @@ def choices(chosen: Plan) -> list[Choice]:
         wanted.setdefault(fullest, "nearest the fullness")
     found = []
     for count, why in sorted(wanted.items()):
-        if count < fewest(section):
-            continue
         if count == chosen.count:
             found.append(Choice(chosen, why))
+            continue
+        if count < fewest(section):
             continue
         try:
             found.append(Choice(plan(section, count, chosen.assumed), why))

@@ -224,17 +224,18 @@ def _impossible(section: Section, solution: Solution, lead: Length, tail: Length
         return
     if not kind.folded:
         return
-    for name in (Q.BOX, Q.GAP):
-        if (name in kind.quantities and values[name] < 0) or (
-            name is Q.BOX and name in kind.quantities and values[name] == 0
-        ):
-            path, value = blamed(Q.BOX, Q.GAP, Q.SPACING, Q.COUNT)
+    for name in (Q.BOX, Q.GAP, Q.OPENING):
+        least = values.get(name, Fraction(1))
+        if least < 0 or (name is Q.BOX and least == 0):
+            path, value = blamed(Q.BOX, Q.GAP, Q.OPENING, Q.DEPTH, Q.SPACING, Q.COUNT)
+            room = section.say(Q.SPACING, values[Q.SPACING])
+            shared = "pleats this deep" if name is Q.OPENING else "box and gap"
             yield Problem(
                 "no_room",
                 path,
                 value,
-                f"box and gap share a spacing of {section.say(Q.SPACING, values[Q.SPACING])}, which leaves the {name.word} nothing",
-                f"use less than {section.say(Q.SPACING, values[Q.SPACING])} for each",
+                f"{shared} share a spacing of {room}, which leaves the {name.word} nothing",
+                "use shallower pleats, or a wider spacing" if name is Q.OPENING else f"use less than {room} for each",
             )
             return
     if kind.width is Q.OPENING and spacing is not None and values[Q.OPENING] >= spacing:

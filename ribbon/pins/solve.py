@@ -55,8 +55,10 @@ class _Known:
                     continue
                 value = relation.solved_for(unknown[0], values) if len(unknown) == 1 else None
                 if value is None:
-                    # It may not depend on its one unknown (a single pleat has no spacing), and still fail.
-                    if len(unknown) == 1 and not relation.derived and relation.residual({**values, unknown[0]: NOUGHT}):
+                    # It may not depend on its one unknown (a single pleat has no spacing), and still fail; only
+                    # the fullness of a part that has no width is no failure but no number.
+                    alone = len(unknown) == 1 and unknown[0] != Q.FULLNESS and not relation.derived
+                    if alone and relation.residual({**values, unknown[0]: NOUGHT}):
                         return Conflict(relation, self._behind(relation))
                     still.append(relation)
                     continue
@@ -128,8 +130,9 @@ class _Solving:
 
     def _complete(self, known: _Known) -> bool:
         missing = self.section.kind.quantities - known.values.keys()
-        if missing == {Q.SPACING} and known.values[Q.COUNT] + end_constants(self.section)[1] == 0:
-            return True  # one pleat between two stated widths: there is no space to speak of
+        if missing and missing <= {Q.SPACING, Q.FULLNESS} and known.values.keys() >= {Q.COUNT, REST}:
+            # One pleat between two stated widths: there is no space to speak of, and nothing else that is pleated.
+            return known.values[Q.COUNT] + end_constants(self.section)[1] == 0
         return not missing and REST in known.values
 
     def _made_whole(self, known: _Known) -> bool:
@@ -210,6 +213,7 @@ class _Solving:
 
     def _solved(self, known: _Known) -> Solution:
         section, values = self.section, known.values
+        values.setdefault(Q.FULLNESS, values[Q.FLAT] / values[Q.FINISHED] if values[Q.FINISHED] else NOUGHT)
         gave = [
             Gave(name, pin.value, values[name], _why(section, name, values))
             for name, pin in section.pins.items()

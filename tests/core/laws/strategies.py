@@ -17,7 +17,7 @@ from ribbon.pleats.pinch import PINCH
 Q = Quantity
 
 LAW = settings(
-    max_examples=1000,
+    max_examples=600,
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
     derandomize=True,

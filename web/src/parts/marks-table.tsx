@@ -21,7 +21,7 @@ export function MarksTable({ plan }: { plan: Plan }) {
         </Figure>{" "}
         <Figure>
           {plan.allowance.start.mm > 0
-            ? `Measure from ${plan.allowance.start.text} in: the allowance is not counted.`
+            ? `Nought is the stitching line, ${plan.allowance.start.text} from the cut edge.`
             : ""}
         </Figure>
       </p>

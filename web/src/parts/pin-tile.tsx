@@ -47,7 +47,9 @@ export function PinTile({
   useLayoutEffect(() => {
     if (focused) input.current?.select();
   }, [focused]);
-  const shown = focused || problem || answer === null ? typed : answer;
+  // In focus stands what was typed; an answer stands there bare, to be typed over.
+  const entered = hold === "free" ? (answer ?? "").replace("≈", "") : typed;
+  const shown = problem || answer === null ? typed : focused ? entered : answer;
   const step = () => {
     if (hold !== "free" || answer !== null) onHold(NEXT[hold]);
   };

@@ -212,7 +212,7 @@ function Picture({ model, view, width, lit }: { model: Model; view: View; width:
         one.track === "flat" ? (
           <Measure key={one.track} dimension={one} px={flatPx} y={FLAT_AT + 50} width={width} />
         ) : (
-          <Measure key={one.track} dimension={one} px={edgePx} y={frontAt + 74} width={width} />
+          <Measure key={one.track} dimension={one} px={edgePx} y={frontAt + 82} width={width} />
         ),
       )}
       <g transform={`translate(0 ${overviewAt})`}>

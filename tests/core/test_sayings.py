@@ -1,0 +1,176 @@
+"""What is said of a plan: the slip, the cautions, the reckoning."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from ribbon.cautions import Caution, cautions
+from ribbon.explain import explanation
+from ribbon.lengths import Length
+from ribbon.pins import Allowance, Cloth, Plan, Remainder, plan, strip, taped
+from ribbon.pleats import Facing
+from ribbon.readings import Allowed, front, joined, layers, past_ends, thickest
+from ribbon.slip import slip
+from ribbon.strip import walk
+from tests.scenario import NONE, section, wide
+
+
+def said(made: Plan) -> list[str]:
+    laid, tape = strip(made), made.section.tape
+    cloth = made.section.cloth.usable
+    joins = joined(laid, walk(laid), cloth, Allowed(*made.section.allowance)) if cloth else None
+    return [line.text for line in slip(made, taped(made, tape) if tape else None, joins)]
+
+
+def minded(made: Plan) -> list[Caution]:
+    laid = strip(made)
+    walked = walk(laid)
+    return cautions(made, laid, walked, front(walked), past_ends(walked), thickest(layers(walked)))
+
+
+SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
+
+
+@pytest.mark.parametrize(
+    ("kind", "pins", "facts", "lines"),
+    [
+        (
+            "knife", {"finished": "70 cm", "spacing": "2.5 cm"}, {"closed": True, "meet": True, "allowance": SEAM},
+            [
+                "Cut 212 cm: 210 cm flat and 1 cm at each end.",
+                "Fold 28 knife pleats, 2.5 cm deep, 28 spaces of 2.5 cm: 70 cm finished round the ring.",
+                "On the tape every pleat is 2.5 cm deep.",
+            ],
+        ),
+        (
+            "knife", {"finished": "70 cm", "spacing": "2.5 cm"},
+            {"closed": True, "meet": True, "allowance": SEAM, "cloth": Cloth(Length.cm(138))},
+            [
+                "Cut two pieces, 134.5 cm and 79.5 cm, allowances included: 210 cm flat in all.",
+                "A join hides at the inner fold of pleat 18.",
+                "Fold 28 knife pleats, 2.5 cm deep, 28 spaces of 2.5 cm: 70 cm finished round the ring.",
+                "On the tape every pleat is 2.5 cm deep.",
+            ],
+        ),
+        (
+            "gather", {"finished": "22 cm", "fullness": "1.8"}, {},
+            [
+                "Cut 39.6 cm of cloth, plus your seam allowances.",
+                "Gather it to 22 cm: 1.8 times as much cloth as edge.",
+                "Every match point falls on the tape.",
+            ],
+        ),
+        (
+            "pinch", {"finished": "62 in", "flat": "150 in", "count": "1"}, {"lead": wide("30 in"), "tail": wide("32 in")},
+            [
+                "Cut 150 in of cloth, plus your seam allowances.",
+                "Fold one pinch pleat, 88 in of cloth in each: 62 in finished.",
+                "On the tape every pleat is 88 in of cloth.",
+            ],
+        ),
+        (
+            "knife", {"finished": "70 cm", "spacing": "3 cm", "depth": "2 cm"},
+            {"remainder": Remainder.ENDS, "allowance": Allowance(Length.cm(1), Length.cm(2))},
+            [
+                "Cut 165 cm: 162 cm flat and 1 cm at the start and 2 cm at the end.",
+                "Fold 23 knife pleats, 2 cm deep, 23 spaces of 3 cm: 70 cm finished.",
+                "On the tape every pleat is 2 cm deep.",
+                "1 cm is left over and goes half to each end.",
+            ],
+        ),
+        (
+            "knife", {"finished": "60 cm"}, {"tape": None},
+            [
+                "Cut 180 cm of cloth, plus your seam allowances.",
+                "Fold 20 knife pleats, 3 cm deep, 20 spaces of 3 cm: 60 cm finished.",
+                "Assumed: the pleats meet.",
+                "Assumed: spacing 3 cm; a middling pleat to start from.",
+            ],
+        ),
+    ],
+)  # fmt: skip
+def test_the_slip(kind: str, pins: dict[str, str], facts: dict[str, Any], lines: list[str]) -> None:
+    assert said(plan(section(kind, pins, **facts))) == lines
+
+
+def test_the_slip_tells_of_joins_that_show() -> None:
+    made = plan(
+        section("knife", {"finished": "300 cm", "spacing": "5 cm"}, lead=wide("250 cm"), cloth=Cloth(Length.cm(100)))
+    )
+    assert "2 of 4 would show: no hidden place is within reach of the cloth's width." in said(made)[1]
+
+
+def test_the_slip_tells_what_the_tape_adds() -> None:
+    made = plan(section("gather", {"finished": "52 cm", "flat": "93.7 cm"}))
+    assert said(made)[2] == "On the tape the flat width is 93.6 cm, so that every match point falls on a division."
+    made = plan(section("box", {"finished": "10 cm", "count": "2", "box": "4 cm", "depth": "10.25 mm"}))
+    assert "That is 0.2 cm more flat; the last allowance takes it up." in said(made)[2]
+
+
+def test_underlays_past_the_ends_are_minded_with_a_mend() -> None:
+    made = plan(section("box", {"finished": "60 cm", "count": "4", "box": "10 cm", "depth": "12 cm"}))
+    assert [(c.code, c.mend and c.mend.change) for c in minded(made)] == [("covered", (("pins.depth", "5 cm"),))]
+    made = plan(
+        section(
+            "knife",
+            {"finished": "60 cm", "count": "10", "depth": "6 cm"},
+            lead=NONE,
+            tail=wide("1 cm"),
+            facing=Facing.LEFT,
+        )
+    )
+    assert [(c.code, c.message) for c in minded(made)] == [
+        ("past_end", "The underlay of the last pleat sticks out 5 cm past the end.")
+    ]
+
+
+def test_a_ring_has_no_ends_to_mind() -> None:
+    assert minded(plan(section("knife", {"finished": "60 cm", "count": "10", "depth": "9 cm"}, closed=True))) == []
+
+
+def test_thick_folds_are_minded() -> None:
+    facts = {"closed": True, "meet": True}
+    thin = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(1)), **facts)
+    assert minded(plan(thin)) == []
+    thick = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(2)), **facts)
+    (caution,) = minded(plan(thick))
+    assert caution.code == "thick"
+    assert (
+        "3 layers of this cloth under a band are 12 mm, past the 6 mm or so that a home machine sews" in caution.message
+    )
+    assert "Thick folds break needles" in caution.message
+
+
+def test_the_facing_of_pleats_that_have_none_is_minded() -> None:
+    made = plan(section("box", {"finished": "60 cm", "box": "5 cm"}, facing=Facing.TO_CENTRE))
+    assert [c.code for c in minded(made)] == ["no_hand"]
+
+
+def test_the_reckoning_follows_the_facts() -> None:
+    made = plan(section("knife", {"finished": "40 in", "flat": "118 in", "spacing": "1 in"}))
+    assert [(line.found, line.words, line.numbers) for line in explanation(made)] == [
+        ("count", "finished width = count × spacing", "40 in = 40 × 1 in"),
+        (
+            "cloth per pleat",
+            "flat width = finished width + count × cloth per pleat",
+            "118 in = 40 in + 40 × ≈1 15/16 in",
+        ),
+        ("fullness", "flat width = fullness × finished width", "118 in = 2.95 × 40 in"),
+        ("depth", "cloth per pleat = 2 × depth", "≈1 15/16 in = 2 × ≈1 in"),
+    ]
+
+
+def test_the_reckoning_names_the_ends() -> None:
+    made = plan(
+        section(
+            "pinch",
+            {"finished": "47 in", "flat": "100 in", "count": "11"},
+            lead=wide("3 1/2 in"),
+            tail=wide("1 1/2 in"),
+        )
+    )
+    first = explanation(made)[0]
+    assert first.words == "finished width = 3 1/2 in + (count − 1) × spacing + 1 1/2 in"
+    assert first.numbers == "47 in = 3 1/2 in + (11 − 1) × ≈4 3/16 in + 1 1/2 in"
