@@ -31,7 +31,7 @@ def main() -> None:
     os.chdir(ROOT)
     gunicorn = [sys.executable, "-W", "ignore", "-m", "gunicorn", "server.config.wsgi:application"]
     how = ["--bind", f"127.0.0.1:{port}", "--workers", "2", "--threads", "4", "--worker-class", "gthread"]
-    quiet = ["--log-level", "critical", "--no-control-socket", "--graceful-timeout", "3"]
+    quiet = ["--log-level", "critical", "--no-control-socket", "--graceful-timeout", "3", "--keep-alive", "75"]
     os.execv(sys.executable, [*gunicorn, *how, *quiet])
 
 

@@ -20,6 +20,7 @@ def _open(page: Page, name: str) -> None:
 
 
 def _shoot(page: Page, name: str) -> None:
+    page.mouse.move(2, 2)
     page.wait_for_function("document.fonts.ready.then(() => true)")
     page.screenshot(path=PLACE / f"{name}.png")
 

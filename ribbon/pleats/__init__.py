@@ -5,7 +5,8 @@ is known.  A row is pleats standing at finished positions; `strip_of` lays it do
 """
 
 from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.laid import strip_of
 from ribbon.pleats.relation import Relation
-from ribbon.pleats.row import Facing, Laying, Row, Standing, strip_of
+from ribbon.pleats.row import Facing, Laying, Row, Standing
 
 __all__ = ["Default", "Facing", "Kind", "Laying", "Quantity", "Relation", "Row", "Standing", "strip_of"]

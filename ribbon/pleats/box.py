@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
-from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.kind import Default, Kind, Quantity, takes
 from ribbon.pleats.relation import MEET, Relation
 from ribbon.pleats.row import Laying, Standing
 from ribbon.strip import LineKind, Role, Turn
@@ -29,12 +29,7 @@ BOX = Kind(
         {Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS, Q.BOX, Q.GAP},
     ),
     relations=(
-        Relation(
-            "cloth per pleat",
-            "{per_pleat} = 4 × {depth}",
-            (Q.PER_PLEAT, Q.DEPTH),
-            lambda v: v[Q.PER_PLEAT] - 4 * v[Q.DEPTH],
-        ),
+        takes(4),
         Relation(
             "box and gap",
             "{spacing} = {box} + {gap}",

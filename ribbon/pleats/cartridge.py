@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
-from ribbon.pleats.kind import Default, Kind, Quantity
-from ribbon.pleats.relation import Relation
+from ribbon.pleats.kind import Default, Kind, Quantity, takes
 from ribbon.pleats.row import Laying, Standing
 from ribbon.strip import LineKind
 
@@ -24,14 +23,7 @@ CARTRIDGE = Kind(
     name="cartridge",
     title="cartridge pleats",
     quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
-    relations=(
-        Relation(
-            "cloth per pleat",
-            "{per_pleat} = 2 × {depth}",
-            (Q.PER_PLEAT, Q.DEPTH),
-            lambda v: v[Q.PER_PLEAT] - 2 * v[Q.DEPTH],
-        ),
-    ),
+    relations=(takes(2),),
     lay=_lay,
     take_up_per_depth=2,
     width=Q.SPACING,

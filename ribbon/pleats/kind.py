@@ -93,3 +93,13 @@ class Kind:
     faces: bool = False
     upright: bool = False
     folded: bool = True
+
+
+def takes(times: int) -> Relation:
+    """The equation t = `times` × d: the cloth that a pleat takes, from its depth (work, section 2)."""
+    return Relation(
+        "cloth per pleat",
+        f"{{per_pleat}} = {times} × {{depth}}",
+        (Quantity.PER_PLEAT, Quantity.DEPTH),
+        lambda v: v[Quantity.PER_PLEAT] - times * v[Quantity.DEPTH],
+    )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
-from ribbon.pleats.kind import Default, Kind, Quantity
+from ribbon.pleats.kind import Default, Kind, Quantity, takes
 from ribbon.pleats.relation import MEET, Relation
 from ribbon.pleats.row import Facing, Laying, Standing
 from ribbon.strip import LineKind, Role, Turn
@@ -28,14 +28,7 @@ KNIFE = Kind(
     name="knife",
     title="knife pleats",
     quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
-    relations=(
-        Relation(
-            "cloth per pleat",
-            "{per_pleat} = 2 × {depth}",
-            (Q.PER_PLEAT, Q.DEPTH),
-            lambda v: v[Q.PER_PLEAT] - 2 * v[Q.DEPTH],
-        ),
-    ),
+    relations=(takes(2),),
     lay=_lay,
     take_up_per_depth=2,
     meeting=Relation(

@@ -5,13 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from enum import StrEnum
 from fractions import Fraction
-from typing import TYPE_CHECKING, NamedTuple, Self
+from typing import NamedTuple, Self
 
 from ribbon.lengths import Length
-from ribbon.strip import Role, Span, Strip, StripBuilder
-
-if TYPE_CHECKING:
-    from ribbon.pleats.kind import Kind
+from ribbon.strip import Role, Span, StripBuilder
 
 
 class Facing(StrEnum):
@@ -76,15 +73,3 @@ class Laying(StripBuilder):
         """Lay down one `split`-th of `run` parts of cloth, drawn up to `draw` of its length."""
         self.cloth(Length(Fraction(run, self._parts * split)), Role.UPRIGHT, draw)
         return self
-
-
-def strip_of(kind: Kind, row: Row) -> Strip:
-    """The strip that folds into `row`: faces between the pleats, each pleat laid by its kind."""
-    laying = Laying(row.parts)
-    at = 0
-    for index, standing in enumerate(row.pleats):
-        laying.run(standing.left - at, Role.PLAIN if index == 0 and row.plain_lead else Role.FACE)
-        kind.lay(laying, standing)
-        at = standing.right
-    laying.run(row.finished - at, Role.PLAIN if row.plain_tail else Role.FACE)
-    return laying.strip()

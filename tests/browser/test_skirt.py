@@ -214,6 +214,7 @@ def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
     expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
     expect(page.get_by_text("The program that does the sums does not answer.")).to_be_visible()
     page.context.set_offline(False)
+    expect(field(page, "Flat width")).to_have_value("213 cm")  # of its own accord
     saved(page)
     page.reload()
     expect(field(page, "Flat width")).to_have_value("213 cm")

@@ -82,7 +82,7 @@ export function PinTile({
       <input
         ref={input}
         id={id}
-        className={`w-full min-w-0 rounded bg-transparent text-[1.35rem] leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
+        className={`w-full min-w-0 rounded bg-transparent ${shown.length > 11 ? "text-base" : shown.length > 8 ? "text-[1.1rem]" : "text-[1.35rem]"} leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
         value={shown}
         placeholder="—"
         autoComplete="off"

@@ -1,5 +1,6 @@
 import { GLYPHS } from "./glyphs";
 import type { Model } from "./model";
+import { PleatNumber } from "./pleat-number";
 import { SvgFigure } from "./svg-figure";
 import { inSight } from "./view";
 
@@ -85,20 +86,12 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           );
         })}
       {[...numbers].map(([span, pleat]) => (
-        <text
+        <PleatNumber
           key={span}
           x={(px(walk.flat[span] as number) + px(walk.flat[span + 1] as number)) / 2}
           y={30}
-          textAnchor="middle"
-          fontSize={14}
-          fontWeight={700}
-          fill="var(--on-cloth)"
-          stroke="var(--cloth-shade)"
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
-          {pleat}
-        </text>
+          pleat={pleat}
+        />
       ))}
       {room >= 62 &&
         labelled.map(({ mark, index }) => {

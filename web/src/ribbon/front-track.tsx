@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import type { Model } from "./model";
+import { PleatNumber } from "./pleat-number";
 import { inSight } from "./view";
 
 const HEIGHT = 92;
@@ -44,22 +45,7 @@ function Folded({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
         shades.push(<Shade key={`r${i}`} x={b - shade(i + 1)} width={shade(i + 1)} from="right" />);
     }
     if (model.faceOf.has(stretch.span) && b - a > 26)
-      numbers.push(
-        <text
-          key={i}
-          x={(a + b) / 2}
-          y={HEIGHT / 2 + 4}
-          textAnchor="middle"
-          fontSize={14}
-          fontWeight={700}
-          fill="var(--on-cloth)"
-          stroke="var(--cloth-shade)"
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
-          {model.faceOf.get(stretch.span)}
-        </text>,
-      );
+      numbers.push(<PleatNumber key={i} x={(a + b) / 2} y={HEIGHT / 2 + 4} pleat={model.faceOf.get(stretch.span)} />);
   }
   return (
     <g>
@@ -100,21 +86,7 @@ function Pinched({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
       folds += `M${x.toFixed(1)} 22Q${(x + lean * half * 1.2).toFixed(1)} 50 ${(x + lean * each * 0.2).toFixed(1)} ${HEIGHT - 5}`;
     }
     if (each > 30)
-      numbers.push(
-        <text
-          key={mark.pleat}
-          x={x + half + 6}
-          y={18}
-          fontSize={14}
-          fontWeight={700}
-          fill="var(--on-cloth)"
-          stroke="var(--cloth-shade)"
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
-          {mark.pleat}
-        </text>,
-      );
+      numbers.push(<PleatNumber key={mark.pleat} x={x + half + 6} y={18} pleat={mark.pleat} anchor="start" />);
   });
   return (
     <g>

@@ -1,0 +1,18 @@
+/** The number of a pleat, legible on any cloth. */
+export function PleatNumber(props: { x: number; y: number; pleat: number | undefined; anchor?: "middle" | "start" }) {
+  return (
+    <text
+      x={props.x}
+      y={props.y}
+      textAnchor={props.anchor ?? "middle"}
+      fontSize={14}
+      fontWeight={700}
+      fill="var(--on-cloth)"
+      stroke="var(--cloth-shade)"
+      strokeWidth={3}
+      paintOrder="stroke"
+    >
+      {props.pleat}
+    </text>
+  );
+}
