@@ -282,3 +282,21 @@ def test_works_are_put_in_my_own_order_and_made_again(page: Page) -> None:
     expect(names).to_have_count(1)
     page.get_by_label("Search").fill("no such thing")
     expect(page.get_by_text("No work answers to “no such thing”.")).to_be_visible()
+
+
+def test_an_answer_that_arrives_while_a_field_is_entered_does_not_slip_in(page: Page) -> None:
+    new_skirt(page)
+    expect(page.get_by_text("Pin what you know")).to_be_visible()
+    held: list[Route] = []
+    page.route("**/api/plan", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
+    with page.expect_request("**/api/plan"):
+        field(page, "Finished width").fill("70")
+    field(page, "Depth").focus()
+    with page.expect_response("**/api/plan"):
+        held.pop().continue_()
+    expect(field(page, "Pleats")).to_have_value("23")
+    with page.expect_request("**/api/plan"):
+        page.keyboard.type("2")
+    expect(field(page, "Depth")).to_have_value("2")
+    held.pop().continue_()
+    expect(field(page, "Pleats")).to_have_value("35")

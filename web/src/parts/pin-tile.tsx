@@ -47,9 +47,11 @@ export function PinTile({
   useLayoutEffect(() => {
     if (focused) input.current?.select();
   }, [focused]);
-  // In focus stands what was typed; an answer stands there bare, to be typed over.
-  const entered = hold === "free" ? (answer ?? "").replace("≈", "") : typed;
-  const shown = problem || answer === null ? typed : focused ? entered : answer;
+  // In focus stands what was typed; an answer stands there bare, as it was on entering, to be typed over: one that
+  // arrives later must not slip in under the typing.
+  const [offered, setOffered] = useState("");
+  const entered = hold === "free" ? offered : typed;
+  const shown = focused ? entered : problem || answer === null ? typed : answer;
   const step = () => {
     if (hold !== "free" || answer !== null) onHold(NEXT[hold]);
   };
@@ -82,7 +84,7 @@ export function PinTile({
       <input
         ref={input}
         id={id}
-        className={`w-full min-w-0 rounded bg-transparent ${shown.length > 11 ? "text-base" : shown.length > 8 ? "text-[1.1rem]" : "text-[1.35rem]"} leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
+        className={`w-full min-w-0 rounded bg-transparent ${shown.length > 9 ? "text-base" : shown.length > 8 ? "text-[1.1rem]" : "text-[1.35rem]"} leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
         value={shown}
         placeholder="—"
         autoComplete="off"
@@ -90,6 +92,7 @@ export function PinTile({
         aria-invalid={problem ? true : undefined}
         aria-describedby={`${id}-note`}
         onFocus={() => {
+          setOffered(hold === "free" ? (answer ?? "").replace("≈", "") : "");
           setFocused(true);
           onLight(true);
         }}
@@ -102,7 +105,10 @@ export function PinTile({
           event.preventDefault();
           onNudge((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 10 : 1));
         }}
-        onChange={(event) => onType(event.currentTarget.value)}
+        onChange={(event) => {
+          setOffered("");
+          onType(event.currentTarget.value);
+        }}
       />
       <p id={`${id}-note`} className={`m-0 text-sm ${problem ? "font-semibold text-madder" : "text-smoke"}`}>
         {problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : <Figure>{note}</Figure>}

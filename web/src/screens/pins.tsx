@@ -42,7 +42,10 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused }
               onHold={(next) => set(name, text || bare(answer), next)}
               onNudge={(by) => onNudge(name, bare(answerOf(plan, name)), by)}
               lit={lit === name}
-              onLight={(on) => onLight(on ? name : null)}
+              onLight={(on) => {
+                if (on) onLight(name);
+                else if (lit === name) onLight(null);
+              }}
               shaken={refused?.quantity === name ? refused.times : 0}
             />
           );
