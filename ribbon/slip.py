@@ -6,7 +6,17 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.lengths import ZERO, Length, write_ratio
-from ribbon.pins import Plan, Taped
+from ribbon.notes import (
+    Gathered,
+    dressing_says,
+    facing_says,
+    gathers_say,
+    insert_says,
+    lining_says,
+    stops_say,
+    taper_says,
+)
+from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered
 from ribbon.pins.solution import Gave
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
@@ -35,6 +45,56 @@ def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentenc
     if plan.values["rest"]:
         found.append(Sentence("rest", _rest(plan)))
     found += [Sentence("assumed", text) for text in _assumed(plan)]
+    return found
+
+
+def made_as(
+    plan: Plan, upper: Tapered | None, piece: Inserted | None, about: Gathered | None, *, lined: bool
+) -> list[Sentence]:
+    """What the slip says beyond the row: facing, stops, the second level, the pattern piece, gathers, the lining."""
+    section = plan.section
+    stops, facing = stops_say(section, plan.pleats), facing_says(section)
+    dressing = dressing_says(plan)
+    found = [Sentence("dressing", dressing)] if dressing else []
+    if stops:
+        found.append(Sentence("stops", stops))
+    if upper is not None:
+        found.append(Sentence("taper", taper_says(plan, upper)))
+    if piece is not None:
+        found.append(Sentence("piece", insert_says(plan, piece)))
+    if about is not None:
+        found += [Sentence("gathers", text) for text in gathers_say(plan, about)]
+    if facing:
+        found.append(Sentence("facing", facing))
+    if lined:
+        found.append(Sentence("lining", lining_says(section)))
+    return found
+
+
+def mixed_slip(whole: Mixed, made: Joined | None, on_tape: list[Taped | None]) -> list[Sentence]:
+    """The slip of a mixed edge: what to cut, then each part from where it begins."""
+    band = whole.band
+    write = band.scribe.write
+    says = f"Cut {write(whole.flat + band.allowance.start + band.allowance.end).text}: {write(whole.flat).text} flat, allowances included."
+    if made is not None and made.joins:
+        cuts = ", ".join(write(width.cut).text for width in made.widths)
+        says = f"Cut {len(made.widths)} pieces: {cuts}, allowances included."
+    found = [Sentence("cut", says)]
+    if made is not None and made.joins:
+        found.append(Sentence("join", _joins(made)))
+    for number, one in enumerate(whole.laid, 1):
+        where = f"Part {number}, from {write(one.start).text}"
+        if one.plan is None:
+            found.append(Sentence("fold", f"{where}: {write(one.finished).text} stays plain."))
+            continue
+        found.append(Sentence("fold", f"{where}: {_fold(one.plan)}"))
+        found += [Sentence("gave", f"Part {number}: {gave_says(one.plan, gave)}") for gave in one.plan.gave]
+        found += [Sentence("assumed", f"Part {number}. {text}") for text in _assumed(one.plan)]
+    found += [
+        Sentence("tape", f"Part {number}: {tape_says(one.plan, taped)}")
+        for number, (one, taped) in enumerate(zip(whole.laid, on_tape, strict=False), 1)
+        if one.plan is not None and taped is not None and len(taped.groups) > 1
+    ]
     return found
 
 
@@ -94,14 +154,19 @@ def _fold(plan: Plan) -> str:
     if not section.kind.folded:
         return f"Gather it to {finished}: {write_ratio(plan.values[Q.FULLNESS]).text} times as much cloth as edge."
     spaces = plan.spaces
-    pleats = f"{plan.count} {section.kind.title}" if plan.count != 1 else f"one {section.kind.title.removesuffix('s')}"
+    many = write_ratio(plan.pleats).text
+    pleats = f"{many} {section.kind.title}" if plan.pleats != 1 else f"one {section.kind.title.removesuffix('s')}"
     spaced = ""
     if Q.SPACING in plan.values and spaces:
         said = str(spaces) if spaces.denominator == 1 else write_ratio(spaces).text
         spaced = f", {said} {'space' if spaces == 1 else 'spaces'} of {section.say(Q.SPACING, plan.values[Q.SPACING])}"
+    if section.places:
+        spaced = ", each at its place"
     deep = f", {section.say(Q.DEPTH, plan.values[Q.DEPTH])} deep" if Q.DEPTH in plan.values else ""
     taken = (
-        f", {section.say(Q.PER_PLEAT, plan.values[Q.PER_PLEAT])} of cloth in each" if Q.DEPTH not in plan.values else ""
+        f", {section.say(Q.PER_PLEAT, plan.values[Q.PER_PLEAT])} of cloth in each"
+        if Q.DEPTH not in plan.values and Q.PER_PLEAT in plan.values
+        else ""
     )
     ring = " round the ring" if section.closed else ""
     return f"Fold {pleats}{deep}{taken}{spaced}: {finished} finished{ring}."

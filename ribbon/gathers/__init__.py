@@ -1,5 +1,34 @@
 """Gathers: cloth drawn up by a ratio, with match points instead of folds."""
 
-from ribbon.gathers.gather import GATHER, gathered_strip
+from ribbon.gathers.gather import GATHER, Part, Thread, gathered_strip, parts, thread
+from ribbon.gathers.gathering import (
+    BY_WEIGHT,
+    Gathering,
+    Point,
+    Ruffler,
+    Swatch,
+    Tried,
+    stitch_for,
+    tried,
+    tuck_from,
+    usual,
+)
 
-__all__ = ["GATHER", "gathered_strip"]
+__all__ = [
+    "BY_WEIGHT",
+    "GATHER",
+    "Gathering",
+    "Part",
+    "Point",
+    "Ruffler",
+    "Swatch",
+    "Thread",
+    "Tried",
+    "gathered_strip",
+    "parts",
+    "stitch_for",
+    "thread",
+    "tried",
+    "tuck_from",
+    "usual",
+]

@@ -3,8 +3,12 @@
 from __future__ import annotations
 
 from fractions import Fraction
+from itertools import pairwise
+from math import ceil
+from typing import NamedTuple
 
-from ribbon.lengths import Length
+from ribbon.gathers.gathering import Gathering, Point
+from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Default, Kind, Laying, Quantity, Standing
 from ribbon.strip import LineKind, Role, Strip, StripBuilder
 
@@ -28,6 +32,17 @@ GATHER = Kind(
 )
 
 
+class Part(NamedTuple):
+    """What lies between two match points: as wide as `finished` on the edge, `flat` on the cloth.
+
+    `name` is that of the named point at its end, empty for one found by halving.
+    """
+
+    finished: Length
+    flat: Length
+    name: str = ""
+
+
 def halvings(finished: Length, longest: Length = LONGEST_PART) -> int:
     """How many equal parts to mark both edges in: 1, 2, 4, 8 … until each is at most `longest` (work, section 10)."""
     parts = 1
@@ -36,14 +51,55 @@ def halvings(finished: Length, longest: Length = LONGEST_PART) -> int:
     return parts
 
 
-def gathered_strip(lead: Length, drawn: Length, flat: Length, tail: Length) -> Strip:
-    """The strip of a gathered edge: plain `lead`, `flat` of cloth drawn up to `drawn`, plain `tail`.
+def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Part]:
+    """The parts between match points along an edge `drawn` wide made of `flat` cloth.
 
-    Match points stand at every halving; the first and last are where the gathers begin and end.
+    Between the named points the cloth is shared in proportion, unless a point says where it lies on the cloth;
+    each stretch is halved until its parts are short enough.  The parts pair off exactly.
+    """
+    ends = [Point("", ZERO, ZERO), *sorted(gathering.points, key=lambda p: p.at), Point("", drawn, flat)]
+    known = [point for point in ends if point.flat is not None]
+    placed = []
+    for point in ends:
+        if point.flat is not None:
+            placed.append(point)
+            continue
+        before = max((k for k in known if k.at <= point.at), key=lambda k: k.at)
+        after = min((k for k in known if k.at >= point.at), key=lambda k: k.at)
+        start, end = before.flat or ZERO, after.flat or ZERO
+        share = (point.at - before.at) / (after.at - before.at)
+        placed.append(point._replace(flat=start + (end - start) * share))
+    found: list[Part] = []
+    for a, b in pairwise(placed):
+        wide, cloth = b.at - a.at, (b.flat or ZERO) - (a.flat or ZERO)
+        many = halvings(wide, gathering.longest)
+        found += [Part(wide / many, cloth / many)] * (many - 1)
+        found.append(Part(wide / many, cloth / many, b.name))
+    return found
+
+
+def gathered_strip(lead: Length, found: list[Part], tail: Length) -> Strip:
+    """The strip of a gathered edge: plain `lead`, the parts drawn up, plain `tail`.
+
+    Match points stand between the parts; the first and last are where the gathers begin and end.
     """
     builder = StripBuilder().cloth(lead, Role.PLAIN)
-    parts = halvings(drawn)
     builder.line(LineKind.MATCH, 1)
-    for part in range(parts):
-        builder.cloth(flat / parts, Role.GATHERED, drawn / flat).line(LineKind.MATCH, part + 2)
+    for number, part in enumerate(found, 2):
+        builder.cloth(part.flat, Role.GATHERED, part.finished / part.flat).line(LineKind.MATCH, number)
     return builder.cloth(tail, Role.PLAIN).strip()
+
+
+class Thread(NamedTuple):
+    """How the rows are stitched: in so many sections, so that no thread is too long, and how much thread each needs."""
+
+    sections: int
+    each: Length
+    total: Length
+
+
+def thread(flat: Length, gathering: Gathering) -> Thread:
+    """The thread for the rows: sections as short as a thread is trusted, each row's thread with a tail at both ends."""
+    sections = max(1, ceil(flat / gathering.thread))
+    each = flat / sections + gathering.tail * 2
+    return Thread(sections, each, each * (sections * gathering.rows))

@@ -1,30 +1,56 @@
 """Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
 
 from ribbon.pins.choices import Choice, choices
+from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
-from ribbon.pins.plan import Plan, plan, strip
-from ribbon.pins.section import Allowance, Cloth, End, Pin, Remainder, School, Section
+from ribbon.pins.inserted import Inserted, inserted
+from ribbon.pins.meanings import Meaning, meanings
+from ribbon.pins.mixed import Band, Mixed, Part, mixed, taped_mixed
+from ribbon.pins.plan import Plan, gathered_parts, plan, strip
+from ribbon.pins.section import Allowance, Cloth, End, Piece, Pin, Place, Remainder, School, Section, Stops, Taper
 from ribbon.pins.solution import Assumed, Gave, Step
 from ribbon.pins.taped import Taped, taped
+from ribbon.pins.tapered import Tapered, tapered
 
 __all__ = [
     "Allowance",
     "Assumed",
+    "Band",
     "Choice",
     "Cloth",
+    "Draped",
     "End",
+    "Evened",
     "Gave",
+    "Inserted",
+    "Keep",
+    "Meaning",
+    "Mixed",
+    "Part",
+    "Piece",
     "Pin",
+    "Place",
     "Plan",
     "Remainder",
     "School",
     "Section",
     "Step",
+    "Stops",
     "Taped",
+    "Taper",
+    "Tapered",
     "choices",
     "dragged",
+    "evened",
+    "gathered_parts",
+    "inserted",
+    "meanings",
+    "mixed",
     "nudged",
+    "pins_for",
     "plan",
     "strip",
     "taped",
+    "taped_mixed",
+    "tapered",
 ]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import Refusal
@@ -25,16 +26,16 @@ def choices(chosen: Plan) -> list[Choice]:
     A count that cannot be made is left out.  Empty for gathers.
     """
     section = chosen.section
-    if not section.kind.folded:
+    if not section.kind.folded or section.places:
         return []
     step = 2 if section.mirrored and section.mirror_at is None else 1
-    wanted = {chosen.count - step: "fewer", chosen.count: "chosen", chosen.count + step: "more"}
+    wanted = {chosen.pleats - step: "fewer", chosen.pleats: "chosen", chosen.pleats + step: "more"}
     fullest = _nearest_fullness(chosen, step)
     if fullest is not None:
         wanted.setdefault(fullest, "nearest the fullness")
     found = []
     for count, why in sorted(wanted.items()):
-        if count == chosen.count:
+        if count == chosen.pleats:
             found.append(Choice(chosen, why))
             continue
         if count < fewest(section):
@@ -46,7 +47,7 @@ def choices(chosen: Plan) -> list[Choice]:
     return found
 
 
-def _nearest_fullness(chosen: Plan, step: int) -> int | None:
+def _nearest_fullness(chosen: Plan, step: int) -> Fraction | None:
     """The count whose own pleats, at the pinned depth, come nearest to the pinned fullness."""
     pins = chosen.section.pins
     fullness, depth = pins.get(Q.FULLNESS), pins.get(Q.DEPTH) or pins.get(Q.PER_PLEAT)
@@ -54,4 +55,5 @@ def _nearest_fullness(chosen: Plan, step: int) -> int | None:
         return None
     per_pleat = pins[Q.PER_PLEAT].value if Q.PER_PLEAT in pins else depth.value * chosen.section.kind.take_up_per_depth
     count = (fullness.value - 1) * chosen.finished.mm / per_pleat
-    return max(step, step * round(count / step))
+    half = Fraction(chosen.section.folds % 2, 2)
+    return max(step - half, step * Fraction(round((count - half) / step)) + half)

@@ -13,6 +13,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
+from ribbon.pins.placed import placed_equations
 from ribbon.pins.section import School, Section
 from ribbon.pleats import Quantity, Relation
 from ribbon.pleats.relation import MEET, Values
@@ -28,7 +29,10 @@ def end_constants(section: Section) -> tuple[Fraction, Fraction]:
     widths = sum((end.width.mm for end in (section.lead, section.tail) if end.width), Fraction(0))
     if not section.kind.folded or section.kind.width is Q.SPACING:
         return widths, Fraction(0)
-    return widths, sum((end.times for end in (section.lead, section.tail) if end.width is None), Fraction(-1))
+    # Half a pleat on a fold line stands at the very end and counts half.
+    return widths, sum(
+        (end.times + Fraction(end.fold, 2) for end in (section.lead, section.tail) if end.width is None), Fraction(-1)
+    )
 
 
 def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ...]:
@@ -36,6 +40,8 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
 
     `shut` says that the kind's gap or opening is known to be nought.
     """
+    if section.places:
+        return placed_equations(section, meet=meet)
     a, c = end_constants(section)
     flat_part = 1 if section.school is School.PLEATED else 0
     kind = section.kind

@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
 from math import ceil, lcm
 
-from ribbon.errors import Problem, Refusal
-from ribbon.gathers import gathered_strip
-from ribbon.lengths import ZERO, Length
+from ribbon.errors import Refusal
+from ribbon.gathers import Part, gathered_strip, parts
+from ribbon.lengths import Length
+from ribbon.pins.impossible import impossible, no_pleats
+from ribbon.pins.placed import placed, takes_of
 from ribbon.pins.refusals import pins_that_cannot_be
-from ribbon.pins.section import End, Remainder, Section
+from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Assumed, Gave, Solution, Step
 from ribbon.pins.solve import solve
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
@@ -52,9 +53,14 @@ class Plan:
         return Length(self.values[Q.FLAT])
 
     @property
+    def pleats(self) -> Fraction:
+        """The number of pleats, half a pleat on a fold line counted as a half; nought for gathers."""
+        return self.values.get(Q.COUNT, Fraction(0))
+
+    @property
     def count(self) -> int:
-        """The number of pleats; nought for gathers."""
-        return int(self.values.get(Q.COUNT, Fraction(0)))
+        """How many pleats stand here, whole or half."""
+        return int(self.pleats + Fraction(self.section.folds, 2))
 
     @property
     def spaces(self) -> Fraction:
@@ -75,11 +81,22 @@ def strip(plan: Plan) -> Strip:
     """The strip of `plan`, with exact marks."""
     if plan.section.kind.folded:
         return strip_of(plan.section.kind, row(plan))
-    ends = plan.lead + plan.tail
-    return gathered_strip(plan.lead, plan.finished - ends, plan.flat - ends, plan.tail)
+    return gathered_strip(plan.lead, gathered_parts(plan), plan.tail)
 
 
-def plan(section: Section, count: int | None = None, supposing: tuple[Assumed, ...] = ()) -> Plan:
+def gathered_parts(plan: Plan) -> list[Part]:
+    """The parts between the match points of a gathered edge, flat ends excluded."""
+    ends, gathering = plan.lead + plan.tail, plan.section.gathering
+    if plan.lead and gathering.points:
+        # Named places are measured from the start of the edge, flat ends included.
+        points = [
+            p._replace(at=p.at - plan.lead, flat=p.flat - plan.lead if p.flat else None) for p in gathering.points
+        ]
+        gathering = gathering._replace(points=tuple(points))
+    return parts(plan.finished - ends, plan.flat - ends, gathering)
+
+
+def plan(section: Section, count: Fraction | None = None, supposing: tuple[Assumed, ...] = ()) -> Plan:
     """The plan of `section`; with `count`, for that many pleats, `supposing` what another plan assumed.
 
     Raises `Refusal`, with every problem found, where the section cannot be made.
@@ -88,10 +105,10 @@ def plan(section: Section, count: int | None = None, supposing: tuple[Assumed, .
     if problems:
         raise Refusal(problems)
     solution = solve(section, count, supposing)
-    if section.kind.folded and solution.values[Q.COUNT] < 1:
-        raise Refusal([_no_pleats(solution)])
+    if section.kind.folded and solution.values[Q.COUNT] <= 0:
+        raise Refusal([no_pleats(solution)])
     lead, tail = _ends(section, solution)
-    problems = list(_impossible(section, solution, lead, tail))
+    problems = list(impossible(section, solution, lead, tail))
     if problems:
         raise Refusal(problems)
     return Plan(section, solution.values, solution.gave, solution.assumed, solution.steps, lead, tail)
@@ -100,6 +117,9 @@ def plan(section: Section, count: int | None = None, supposing: tuple[Assumed, .
 def _ends(section: Section, solution: Solution) -> tuple[Length, Length]:
     """The finished widths before the first pleat's reference line and after the last one's."""
     values, kind = solution.values, section.kind
+    if section.places:
+        pleats = placed(section, values[Q.FINISHED])
+        return Length(pleats[0].at), Length(values[Q.FINISHED] - pleats[-1].at)
     spacing = values.get(Q.SPACING, Fraction(0))
     if not kind.folded or kind.width is Q.SPACING:
         half = spacing / 2 if kind.folded else Fraction(0)
@@ -126,10 +146,13 @@ def row(plan: Plan, *also: Fraction) -> Row:
     Its parts are fine enough for every length in it, and for those in `also`.
     """
     section, values = plan.section, plan.values
+    if section.places:
+        return _placed_row(plan, *also)
     spacing, take = values.get(Q.SPACING, Fraction(0)), values[Q.PER_PLEAT]
     half = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
     finished, lead = plan.finished.mm, plan.lead.mm
-    parts = lcm(*(value.denominator for value in (finished, lead, spacing, take, half, *also)))
+    folds = section.folds
+    parts = lcm(*(value.denominator for value in (finished, lead, spacing, take / 2 if folds else take, half, *also)))
 
     def whole(value: Fraction) -> int:
         return value.numerator * (parts // value.denominator)
@@ -142,8 +165,45 @@ def row(plan: Plan, *also: Fraction) -> Row:
         hand = section.facing if turn is None else hands[index >= turn]
         pleats.append(Standing(index + 1, at, at - reach, at + reach, taken, hand))
         at += pitch
+    if folds and section.lead.fold:
+        pleats[0] = _halved(pleats[0], 1)
+    if folds and section.tail.fold:
+        pleats[-1] = _halved(pleats[-1], -1)
     plain = [bool(end.width) and not section.closed for end in (section.lead, section.tail)]
     return Row(parts, whole(finished), pleats, plain[0], plain[1])
+
+
+def _halved(pleat: Standing, half: int) -> Standing:
+    """Half of a pleat, where a fold line of the cloth cuts it."""
+    left, right = (pleat.at, pleat.right) if half > 0 else (pleat.left, pleat.at)
+    return pleat._replace(left=left, right=right, take=pleat.take // 2, half=half)
+
+
+def _placed_row(plan: Plan, *also: Fraction) -> Row:
+    """The row of placed pleats that `plan` describes."""
+    section, values = plan.section, plan.values
+    finished, shared = plan.finished.mm, values.get(Q.PER_PLEAT, Fraction(0))
+    reach = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
+    found = placed(section, finished)
+    takes = [takes_of(one, shared) for one in found]
+    parts = lcm(*(value.denominator for value in (finished, reach, *takes, *(one.at for one in found), *also)))
+
+    def whole(value: Fraction) -> int:
+        return value.numerator * (parts // value.denominator)
+
+    pleats = [
+        Standing(
+            number,
+            whole(one.at),
+            whole(one.at if one.half > 0 else one.at - reach),
+            whole(one.at if one.half < 0 else one.at + reach),
+            whole(take),
+            one.facing,
+            one.half,
+        )
+        for number, (one, take) in enumerate(zip(found, takes, strict=True), 1)
+    ]
+    return Row(parts, whole(finished), pleats)
 
 
 def _turn(section: Section, count: int, lead: Fraction, spacing: Fraction) -> int | None:
@@ -155,135 +215,3 @@ def _turn(section: Section, count: int, lead: Fraction, spacing: Fraction) -> in
     if not spacing:
         return int(lead < section.mirror_at.mm)
     return min(count, max(0, ceil((section.mirror_at.mm - lead) / spacing)))
-
-
-def _no_pleats(solution: Solution) -> Problem:
-    return Problem(
-        "no_pleat",
-        "pins",
-        str(solution.values[Q.COUNT]),
-        "not one pleat fits",
-        "use a wider edge or a smaller pleat",
-    )
-
-
-def _impossible(section: Section, solution: Solution, lead: Length, tail: Length) -> Iterable[Problem]:
-    """What cannot be cut or folded, each with the nearest that can."""
-    values, kind = solution.values, section.kind
-    finished, flat = values[Q.FINISHED], values[Q.FLAT]
-
-    def blamed(*order: Quantity) -> tuple[str, str]:
-        name = next((q for q in order if q in section.pins), None)
-        return (f"pins.{name}", section.say(name, section.pins[name].value)) if name else ("pins", "")
-
-    if finished <= 0:
-        path, value = blamed(Q.FINISHED, Q.FLAT, Q.DEPTH, Q.PER_PLEAT, Q.COUNT)
-        yield Problem(
-            "no_width",
-            path,
-            value,
-            "nothing is left for the finished width",
-            "use more cloth, fewer pleats or shallower ones",
-        )
-        return
-    if not kind.folded and lead + tail > ZERO and (lead + tail).mm >= finished:
-        yield _all_ends(section, lead + tail)
-        return
-    spacing = values.get(Q.SPACING)
-    if spacing is not None and spacing <= 0:
-        path, value = blamed(Q.FINISHED, Q.COUNT, Q.SPACING)
-        ends = lead.mm + tail.mm if not section.closed else Fraction(0)
-        yield Problem(
-            "no_space",
-            path,
-            value,
-            f"the two ends take {section.say(Q.FINISHED, ends)} and leave no space for pleats",
-            "widen the finished edge or take less at the ends",
-        )
-        return
-    if flat <= finished:
-        path, value = blamed(Q.FLAT, Q.FINISHED, Q.FULLNESS)
-        yield Problem(
-            "no_take_up",
-            path,
-            value,
-            f"a flat width of {section.say(Q.FLAT, flat)} has nothing to fold into a finished width of {section.say(Q.FINISHED, finished)}",
-            f"use more than {section.say(Q.FLAT, finished)} of cloth, or finish narrower than {section.say(Q.FINISHED, flat)}",
-        )
-        return
-    if values["rest"] < 0 and min(lead.mm, tail.mm) < 0:
-        whole = finished - values["rest"]
-        path, value = blamed(Q.COUNT, Q.SPACING, Q.FINISHED)
-        yield Problem(
-            "too_wide",
-            path,
-            value,
-            f"that many pleats at that spacing need {section.say(Q.FINISHED, whole)}, more than {section.say(Q.FINISHED, finished)}",
-            "use fewer pleats or a closer spacing",
-        )
-        return
-    if not kind.folded:
-        return
-    for name in (Q.BOX, Q.GAP, Q.OPENING):
-        least = values.get(name, Fraction(1))
-        if least < 0 or (name is Q.BOX and least == 0):
-            path, value = blamed(Q.BOX, Q.GAP, Q.OPENING, Q.DEPTH, Q.SPACING, Q.COUNT)
-            room = section.say(Q.SPACING, values[Q.SPACING])
-            shared = "pleats this deep" if name is Q.OPENING else "box and gap"
-            yield Problem(
-                "no_room",
-                path,
-                value,
-                f"{shared} share a spacing of {room}, which leaves the {name.word} nothing",
-                "use shallower pleats, or a wider spacing" if name is Q.OPENING else f"use less than {room} for each",
-            )
-            return
-    if kind.width is Q.OPENING and spacing is not None and values[Q.OPENING] >= spacing:
-        path, value = blamed(Q.OPENING, Q.SPACING, Q.COUNT)
-        yield Problem(
-            "no_room",
-            path,
-            value,
-            f"an opening of {section.say(Q.OPENING, values[Q.OPENING])} leaves no face in a spacing of {section.say(Q.SPACING, spacing)}",
-            f"use an opening under {section.say(Q.SPACING, spacing)}",
-        )
-        return
-    if kind.width:
-        yield from _short_ends(
-            section, values[kind.width] / 2, (("lead", section.lead, lead), ("tail", section.tail, tail))
-        )
-    if section.closed and not kind.upright:
-        under = values[Q.DEPTH] * kind.take_up_per_depth / 2
-        if under >= finished:
-            path, value = blamed(Q.DEPTH, Q.PER_PLEAT, Q.FLAT, Q.FULLNESS)
-            yield Problem(
-                "ring_full",
-                path,
-                value,
-                f"a depth of {section.say(Q.DEPTH, values[Q.DEPTH])} would go all the way round a ring of {section.say(Q.FINISHED, finished)}",
-                f"keep the depth under {section.say(Q.DEPTH, finished * 2 / kind.take_up_per_depth)}",
-            )
-
-
-def _short_ends(section: Section, half: Fraction, ends: tuple[tuple[str, End, Length], ...]) -> Iterable[Problem]:
-    for name, end, width in ends:
-        if width.mm < half:
-            said = section.scribe.write(end.width).text if end.width else str(end.times)
-            yield Problem(
-                "short_end",
-                name,
-                said,
-                f"half a pleat reaches {section.scribe.write_mm(half).text} past its middle, and the {name} has only {section.scribe.write(width).text}",
-                f"give the {name} at least {section.scribe.write_mm(half).text}",
-            )
-
-
-def _all_ends(section: Section, ends: Length) -> Problem:
-    said = section.scribe.write(ends).text
-    return Problem(
-        "no_space",
-        "lead",
-        said,
-        f"the two ends take {said} and leave nothing to gather",
-        "widen the finished edge or take less at the ends",
-    )

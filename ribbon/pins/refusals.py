@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from fractions import Fraction
 
 from ribbon.errors import Problem, Refusal, refuse
+from ribbon.pins.placed import places_that_cannot_be
 from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Conflict, Solution
 from ribbon.pleats import Quantity
@@ -109,8 +111,16 @@ def pins_that_cannot_be(section: Section) -> list[Problem]:
                     "use more than 1; 1½ is slight, 3 is full",
                 )
             )
+    problems += [*places_that_cannot_be(section), *_folds_that_cannot_be(section)]
     count = section.pins.get(Q.COUNT)
-    if count and section.mirrored and section.mirror_at is None and count.firm and count.value % 2:
+    if (
+        count
+        and not section.places
+        and section.mirrored
+        and section.mirror_at is None
+        and count.firm
+        and count.value % 2
+    ):
         problems.append(
             Problem(
                 "odd_mirror",
@@ -128,6 +138,46 @@ def pins_that_cannot_be(section: Section) -> list[Problem]:
                 section.remainder,
                 "a closed ring has no ends to take what is left over",
                 "let the spacing take it, or open the ring",
+            )
+        )
+    return problems
+
+
+def _folds_that_cannot_be(section: Section) -> list[Problem]:
+    """Half a pleat where this kind has no half, or a count that is not whole but for the halves."""
+    problems = []
+    for name, end in (("lead", section.lead), ("tail", section.tail)):
+        if end.fold and not section.closed and not section.kind.halves:
+            problems.append(
+                Problem(
+                    "no_half",
+                    name,
+                    "fold",
+                    f"{section.kind.title} have no middle to set on a fold line",
+                    "use box or inverted pleats, or give this end a width",
+                )
+            )
+        if end.fold and section.remainder.value in ("ends", name):
+            problems.append(
+                Problem(
+                    "no_ends",
+                    "remainder",
+                    section.remainder,
+                    f"the {name} is a fold line and can take nothing",
+                    "let the spacing take what is left over",
+                )
+            )
+    count = section.pins.get(Q.COUNT)
+    if count is not None and not section.places and (count.value - Fraction(section.folds % 2, 2)).denominator != 1:
+        low = count.value.__floor__()
+        half = section.folds % 2
+        problems.append(
+            Problem(
+                "not_whole",
+                f"pins.{Q.COUNT}",
+                section.say(Q.COUNT, count.value),
+                "with one end on a fold line the count ends in a half" if half else "pleats are whole",
+                f"use {low}½ or {low + 1}½" if half else f"use {low or 1} or {low + 1}",
             )
         )
     return problems

@@ -8,7 +8,7 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.gathers import GATHER
+from ribbon.gathers import GATHER, Gathering
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit, write_ratio
 from ribbon.pleats import Facing, Kind, Quantity
 from ribbon.pleats.box import BOX
@@ -16,8 +16,9 @@ from ribbon.pleats.cartridge import CARTRIDGE
 from ribbon.pleats.inverted import INVERTED
 from ribbon.pleats.knife import KNIFE
 from ribbon.pleats.pinch import PINCH
+from ribbon.pleats.tuck import TUCK
 
-KINDS = {kind.name: kind for kind in (KNIFE, BOX, INVERTED, PINCH[1], CARTRIDGE, GATHER)}
+KINDS = {kind.name: kind for kind in (KNIFE, TUCK, BOX, INVERTED, PINCH[1], CARTRIDGE, GATHER)}
 
 
 class Remainder(StrEnum):
@@ -44,10 +45,53 @@ class Pin(NamedTuple):
 
 
 class End(NamedTuple):
-    """What stands between an end of the edge and the pleat next to it: a stated width, or times the spacing."""
+    """What stands between an end of the edge and the pleat next to it: a stated width, or times the spacing.
+
+    `fold` says that the end is a fold line of the cloth with half a pleat standing on it (then `times` is 0).
+    """
 
     width: Length | None = None
     times: Fraction = Fraction(1, 2)
+    fold: bool = False
+
+
+class Place(NamedTuple):
+    """A pleat put at a stated place: on the finished edge from its start, or out from the centre of it.
+
+    `take` is the cloth it takes where that is stated, `facing` right or left where it differs from the section's.
+    """
+
+    at: Length
+    take: Length | None = None
+    facing: Facing | None = None
+
+
+class Taper(NamedTuple):
+    """A second level, `height` above the section's own: its finished width, and the darts that pleats swallow there.
+
+    Without a finished width the level is narrower by the darts alone.  `darts` holds (pleat, from 1; width).
+    """
+
+    height: Length
+    finished: Length | None = None
+    darts: tuple[tuple[int, Length], ...] = ()
+
+
+class Stops(NamedTuple):
+    """Where pleats are stitched down: from `upper` to `lower`, both measured down from the edge."""
+
+    lower: Length
+    upper: Length = ZERO
+
+
+class Piece(NamedTuple):
+    """The flat pattern piece that pleats are let into: how far its top edge rises from start to end, and how many
+
+    such pieces make the garment.
+    """
+
+    rise: Length = ZERO
+    times: int = 1
 
 
 class Allowance(NamedTuple):
@@ -86,6 +130,15 @@ class Section:
     school: School = School.PLEATED
     allowance: Allowance = Allowance()
     cloth: Cloth = Cloth()
+    places: tuple[Place, ...] = ()
+    from_centre: bool = False
+    taper: Taper | None = None
+    stops: Stops | None = None
+    piece: Piece | None = None
+    gathering: Gathering = Gathering()
+    goblet: bool = False
+    at_foot: bool = False
+    rows: int = 2
     scribe: Scribe = field(init=False, compare=False, repr=False)
     fine: Scribe = field(init=False, compare=False, repr=False)
 
@@ -97,6 +150,11 @@ class Section:
     def mirrored(self) -> bool:
         """True where the pleats face both ways, about a point."""
         return self.kind.faces and self.facing in (Facing.TO_CENTRE, Facing.FROM_CENTRE)
+
+    @property
+    def folds(self) -> int:
+        """How many of its ends are fold lines of the cloth: 0, 1 or 2."""
+        return 0 if self.closed else self.lead.fold + self.tail.fold
 
     def let_go(self, quantity: Quantity) -> Section:
         """The same section without that pin."""

@@ -10,8 +10,10 @@ from fractions import Fraction
 from math import ceil, floor
 
 from ribbon.errors import refuse
+from ribbon.gathers import usual
 from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pins.equations import REST, end_constants, equations
+from ribbon.pins.placed import also_meets, needed, placed_count, shares
 from ribbon.pins.refusals import disagreement, too_few
 from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Assumed, Conflict, Gave, Solution, Step
@@ -70,7 +72,7 @@ class _Known:
         return None
 
 
-def solve(section: Section, count: int | None = None, supposing: tuple[Assumed, ...] = ()) -> Solution:
+def solve(section: Section, count: Fraction | None = None, supposing: tuple[Assumed, ...] = ()) -> Solution:
     """Every quantity of `section`, from its pins.
 
     With `count` the row is solved for that many pleats, other pins giving as they would to a whole count;
@@ -83,7 +85,7 @@ def solve(section: Section, count: int | None = None, supposing: tuple[Assumed, 
 class _Solving:
     """The facts of one section while they are being solved: some pinned, some assumed, some let go."""
 
-    def __init__(self, section: Section, count: int | None, supposing: tuple[Assumed, ...]) -> None:
+    def __init__(self, section: Section, count: Fraction | None, supposing: tuple[Assumed, ...]) -> None:
         self.section = section
         self.facts: dict[str, Fraction] = {name: pin.value for name, pin in section.pins.items()}
         self.facts[REST] = Fraction(0)
@@ -93,8 +95,10 @@ class _Solving:
         self.let_go: set[str] = set()
         self.whole = count is not None
         """The count was made whole, so that firm pins may give to it."""
-        if count is not None:
-            self.facts[Q.COUNT] = Fraction(count)
+        if section.places:
+            self.facts[Q.COUNT], self.whole = placed_count(section), True
+        elif count is not None:
+            self.facts[Q.COUNT] = count
         for one in supposing:
             if one.quantity == MEET:
                 self.meet, self.assumed[MEET] = True, one
@@ -129,6 +133,8 @@ class _Solving:
         return _Known(equations(self.section, meet=self.meet, shut=shut), self.facts)
 
     def _complete(self, known: _Known) -> bool:
+        if self.section.places:
+            return needed(self.section) <= known.values.keys()
         missing = self.section.kind.quantities - known.values.keys()
         if missing and missing <= {Q.SPACING, Q.FULLNESS} and known.values.keys() >= {Q.COUNT, REST}:
             # One pleat between two stated widths: there is no space to speak of, and nothing else that is pleated.
@@ -143,7 +149,7 @@ class _Solving:
         count = _whole_count(self.section, found)
         if count == found:
             return False
-        self.facts[Q.COUNT], self.whole = Fraction(count), True
+        self.facts[Q.COUNT], self.whole = count, True
         return True
 
     def _give(self, conflict: Conflict) -> None:
@@ -186,12 +192,14 @@ class _Solving:
     def _assume(self, known: _Known) -> Assumed | None:
         """The next thing that the kind assumes of what is still unknown, noted as a fact; None if nothing is left."""
         section, kind = self.section, self.section.kind
+        if section.places:
+            return self._assume_of_places(known)
         ready = [d for d in kind.defaults if d.quantity not in known.values and d.quantity not in self.let_go]
         for default in ready:
             if default.firm:
                 self.facts[default.quantity] = default.metric
                 return Assumed(default.quantity, default.metric, default.why)
-        if kind.meeting is not None and not self.meet and Q.FULLNESS not in known.values:
+        if kind.meeting is not None and kind.meets and not self.meet and Q.FULLNESS not in known.values:
             if section.meet is None and MEET not in self.let_go:
                 self.meet = True
                 return Assumed(MEET, None, "pleats meet unless something else settles their depth")
@@ -201,6 +209,11 @@ class _Solving:
                 return Assumed(
                     Q.FULLNESS, Fraction(2), "pleats that need not meet want a depth, a flat width or a fullness"
                 )
+        suggested = usual(section.gathering) if not kind.folded and Q.FULLNESS not in known.values else None
+        if suggested is not None and Q.FULLNESS not in self.let_go:
+            self.facts[Q.FULLNESS] = suggested[0]
+            self.loose.add(Q.FULLNESS)
+            return Assumed(Q.FULLNESS, *suggested)
         for default in ready:
             # A spacing alone makes no edge: it needs a width or a count to stand in.
             if default.quantity is Q.SPACING and not known.values.keys() & {Q.FINISHED, Q.FLAT, Q.COUNT}:
@@ -210,6 +223,27 @@ class _Solving:
             self.loose.add(default.quantity)
             return Assumed(default.quantity, value, default.why)
         return None
+
+    def _assume_of_places(self, known: _Known) -> Assumed | None:
+        """What placed pleats assume: a size to share, an opening that is shut, a box whose folds meet behind it."""
+        section, kind = self.section, self.section.kind
+        metric, imperial = Fraction(25), Fraction(127, 5)
+        size = Q.DEPTH if Q.DEPTH in kind.quantities else Q.PER_PLEAT
+        took = None
+        if kind.hole is Q.OPENING and Q.OPENING not in known.values:
+            took = Assumed(Q.OPENING, Fraction(0), "the folds kiss")
+        elif also_meets(section) and not self.meet and Q.BOX not in known.values and shares(section):
+            self.meet = True
+            return Assumed(MEET, None, "the folds meet behind each box")
+        elif kind.width is Q.BOX and Q.BOX not in known.values and (not shares(section) or Q.DEPTH in known.values):
+            took = Assumed(Q.BOX, 2 * (imperial if section.unit.binary else metric), "a middling box to start from")
+        elif shares(section) and size not in known.values and size not in self.let_go:
+            deep = 1 if size is Q.DEPTH else 4
+            took = Assumed(size, deep * (imperial if section.unit.binary else metric), "a middling pleat to start from")
+        if took is not None and took.value is not None:
+            self.facts[took.quantity] = took.value
+            self.loose.add(Q(took.quantity))
+        return took
 
     def _solved(self, known: _Known) -> Solution:
         section, values = self.section, known.values
@@ -223,20 +257,26 @@ class _Solving:
         return Solution(values, tuple(gave), tuple(assumed), tuple(known.steps))
 
 
-def fewest(section: Section) -> int:
+def fewest(section: Section) -> Fraction:
     """The least count that the ends of `section` allow."""
     _, c = end_constants(section)
+    if section.folds == 1:
+        return max(Fraction(1, 2), Fraction(floor(Fraction(1, 2) - c)) + Fraction(1, 2))
     least = max(1, floor(-c) + 1)
-    return least + least % 2 if section.mirrored and section.mirror_at is None else least
+    return Fraction(least + least % 2 if section.mirrored and section.mirror_at is None else least)
 
 
-def _whole_count(section: Section, found: Fraction) -> int:
-    """The whole count for a reckoned one: the nearest, the fewer of two as near; even in a mirrored row."""
+def _whole_count(section: Section, found: Fraction) -> Fraction:
+    """The whole count for a reckoned one: the nearest, the fewer of two as near; even in a mirrored row.
+
+    With one end on a fold line the whole pleats stand beside a half: the nearest of ½, 1½, 2½ …
+    """
     step = 2 if section.mirrored and section.mirror_at is None else 1
+    half = Fraction(section.folds % 2, 2)
     if section.remainder is Remainder.SPACING:
-        count = step * ceil(found / step - Fraction(1, 2))
+        count = step * ceil((found - half) / step - Fraction(1, 2)) + half
     else:
-        count = step * floor(found / step)
+        count = step * floor((found - half) / step) + half
     if count > MOST_PLEATS:
         raise refuse(
             "too_many",

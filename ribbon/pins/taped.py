@@ -11,10 +11,11 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from itertools import accumulate, pairwise
 
-from ribbon.gathers import gathered_strip
+from ribbon.gathers import Part, gathered_strip
 from ribbon.lengths import ZERO, Length
-from ribbon.pins.plan import Plan, row, strip
+from ribbon.pins.plan import Plan, gathered_parts, row
 from ribbon.pleats import Quantity, Row, Standing, strip_of
 from ribbon.strip import Strip
 
@@ -51,42 +52,70 @@ def taped(plan: Plan, tape: Length) -> Taped:
     if not kind.folded:
         return _gathered(plan, tape)
     exact = row(plan, tape.mm)
-    q = tape.mm.numerator * (exact.parts // tape.mm.denominator)
-    finished = to_tape(exact.finished, q)
-    turn = next((i for i, p in enumerate(exact.pleats) if p.facing is not exact.pleats[0].facing), None)
-    step = q * kind.take_up_per_depth
-    pleats = _running(exact.pleats, q, step) if turn is None else _mirrored(exact, finished, turn, q, step)
-    on_tape = Row(exact.parts, finished, pleats, exact.plain_lead, exact.plain_tail)
+    on_tape = _row_on_tape(plan, exact, tape)
+    finished, pleats = on_tape.finished, on_tape.pleats
+    step = on_tape.parts // tape.mm.denominator * tape.mm.numerator * kind.take_up_per_depth
     flat = finished + sum(pleat.take for pleat in pleats)
     if kind.width is Q.SPACING:  # upright folds take the cloth in, packed width and all
         flat -= sum(pleat.right - pleat.left for pleat in pleats)
     per_depth = kind.take_up_per_depth if Q.DEPTH in kind.quantities else 1
     parts = exact.parts
-    counted = Counter(pleat.take for pleat in pleats)
+    # Half a pleat is as deep as a whole one that takes twice as much.
+    counted = Counter(pleat.take * 2 if pleat.half else pleat.take for pleat in pleats)
     depth_of = {take: Length(Fraction(take, parts * per_depth)) for take in counted}
     return Taped(
         strip_of(kind, on_tape),
         Length(Fraction(finished, parts)),
         Length(Fraction(flat, parts)),
-        tuple(depth_of[pleat.take] for pleat in pleats),
+        tuple(depth_of[pleat.take * 2 if pleat.half else pleat.take] for pleat in pleats),
         Length(Fraction(flat, parts)) - plan.flat,
-        _naive_error(plan, exact.pleats[0].take, step, parts),
+        _naive_error(plan, exact.pleats, step, parts),
         tuple((counted[take], depth_of[take]) for take in sorted(counted, reverse=True)),
     )
+
+
+def taped_row(plan: Plan, tape: Length) -> Row:
+    """The row of a folded `plan` with every position and take-up on the tape."""
+    return _row_on_tape(plan, row(plan, tape.mm), tape)
+
+
+def _row_on_tape(plan: Plan, exact: Row, tape: Length) -> Row:
+    q = tape.mm.numerator * (exact.parts // tape.mm.denominator)
+    finished = to_tape(exact.finished, q)
+    step = q * plan.section.kind.take_up_per_depth
+    turn = next((i for i, p in enumerate(exact.pleats) if p.facing is not exact.pleats[0].facing), None)
+    if plan.section.places:
+        from_middle = plan.section.from_centre and plan.section.mirror_at is None
+        pleats = _from_middle(exact.pleats, finished, q, step) if from_middle else _running(exact.pleats, q, step)
+    else:
+        pleats = _running(exact.pleats, q, step) if turn is None else _mirrored(exact, finished, turn, q, step)
+    return Row(exact.parts, finished, pleats, exact.plain_lead, exact.plain_tail)
 
 
 def _running(pleats: Sequence[Standing], q: int, step: int) -> list[Standing]:
     """Positions to whole divisions, running take-up to whole steps, from left to right."""
     total, used, found = 0, 0, []
-    for number, at, left, right, take, facing in pleats:
+    for number, at, left, right, take, facing, half in pleats:
         total += take
-        running = to_tape(total, step)
+        # What half a pleat takes goes in steps half as large; the steps of those after it start from there.
+        running = used + to_tape(total - used, step // 2 if half else step)
         place = to_tape(at, q)
         # A knife or a pinch pleat stands on its line alone.
         ends = (place, place) if left == at == right else (to_tape(left, q), to_tape(right, q))
-        found.append(Standing(number, place, *ends, running - used, facing))
+        found.append(Standing(number, place, *ends, running - used, facing, half))
         used = running
     return found
+
+
+def _from_middle(pleats: Sequence[Standing], finished: int, q: int, step: int) -> list[Standing]:
+    """Placed pairs about the middle of the edge: the right of each pair on the tape, the left its mirror."""
+    half = len(pleats) // 2
+    right = _running(pleats[half:], q, step)
+    left = [
+        Standing(a.pleat, finished - b.at, finished - b.right, finished - b.left, b.take, a.facing, a.half)
+        for a, b in zip(pleats, reversed(right), strict=False)
+    ]
+    return left[:half] + right
 
 
 def _mirrored(exact: Row, finished: int, turn: int, q: int, step: int) -> list[Standing]:
@@ -134,15 +163,26 @@ def _gathered(plan: Plan, tape: Length) -> Taped:
         return tape * (to_tape(steps.numerator, steps.denominator) // steps.denominator * divisions)
 
     lead, tail, finished = on_tape(plan.lead), on_tape(plan.tail), on_tape(plan.finished)
-    parts = max(line.pleat for line in strip(plan).lines) - 1
-    # Every match point on the tape: the parts between them are whole divisions of cloth, all alike.
-    gathered = on_tape(plan.flat - plan.lead - plan.tail, parts)
+    exact = gathered_parts(plan)
+    if plan.section.gathering.points:
+        # Named places stand where they stand: every match point to the nearest division, cloth and edge alike.
+        drawn = finished - lead - tail
+        at = [min(on_tape(here), drawn) for here in accumulate((p.finished for p in exact), initial=ZERO)]
+        flat_at = [on_tape(here) for here in accumulate((p.flat for p in exact), initial=ZERO)]
+        pairs = zip(pairwise(at), pairwise(flat_at), exact, strict=True)
+        found = [Part(b - a, d - c, part.name) for (a, b), (c, d), part in pairs if d > c]
+        gathered = flat_at[-1]
+    else:
+        # Every match point on the tape: the parts between them are whole divisions of cloth, all alike.
+        gathered = on_tape(plan.flat - plan.lead - plan.tail, len(exact))
+        found = [Part((finished - lead - tail) / len(exact), gathered / len(exact)) for _ in exact]
     flat = lead + gathered + tail
-    return Taped(
-        gathered_strip(lead, finished - lead - tail, gathered, tail), finished, flat, (), flat - plan.flat, ZERO, ()
-    )
+    return Taped(gathered_strip(lead, found, tail), finished, flat, (), flat - plan.flat, ZERO, ())
 
 
-def _naive_error(plan: Plan, take: int, step: int, parts: int) -> Length:
-    """How much cloth is short (or, below nought, over) when one rounded pleat is folded N times."""
-    return Length(Fraction(plan.count * (to_tape(take, step) - take), parts))
+def _naive_error(plan: Plan, pleats: Sequence[Standing], step: int, parts: int) -> Length:
+    """How much cloth is short (or, below nought, over) when each pleat is rounded alone."""
+    if plan.section.places:
+        return Length(Fraction(sum(to_tape(p.take, step) - p.take for p in pleats if not p.half), parts))
+    take = pleats[0].take * (2 if pleats[0].half else 1)
+    return Length(plan.pleats * Fraction(to_tape(take, step) - take, parts))

@@ -13,13 +13,20 @@ Q = Quantity
 
 
 def _lay(strip: Laying, pleat: Standing) -> None:
-    number = pleat.pleat
-    strip.line(LineKind.PLACEMENT, number).run(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.OUTER, number).run(pleat.right - pleat.left, Role.FACE)
-    strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
-    strip.line(LineKind.PLACEMENT, number)
+    number, sides = pleat.pleat, 2 if pleat.half else 4
+    if pleat.half <= 0:
+        strip.line(LineKind.PLACEMENT, number).run(pleat.take, Role.UNDER, sides)
+        strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, sides)
+        strip.fold(Turn.FRONT, LineKind.OUTER, number)
+    else:
+        strip.line(LineKind.CENTRE, number)
+    strip.run(pleat.right - pleat.left, Role.FACE)
+    if pleat.half >= 0:
+        strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, sides)
+        strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take, Role.UNDER, sides)
+        strip.line(LineKind.PLACEMENT, number)
+    else:
+        strip.line(LineKind.CENTRE, number)
 
 
 BOX = Kind(
@@ -49,6 +56,7 @@ BOX = Kind(
     meeting_take_up=lambda spacing, hole: 2 * (spacing - hole),
     hole=Q.GAP,
     width=Q.BOX,
+    halves=True,
     defaults=(
         Default(Q.GAP, Fraction(0), Fraction(0), "box stands beside box", firm=True),
         Default(Q.SPACING, Fraction(60), Fraction(254, 5), "a middling box to start from"),

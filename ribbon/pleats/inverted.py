@@ -13,12 +13,16 @@ Q = Quantity
 
 
 def _lay(strip: Laying, pleat: Standing) -> None:
-    number = pleat.pleat
-    strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.BEHIND, LineKind.INNER, number).run(pleat.take + 4 * (pleat.at - pleat.left), Role.UNDER, 4)
-    strip.line(LineKind.CENTRE, number).run(pleat.take + 4 * (pleat.right - pleat.at), Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, 4)
-    strip.fold(Turn.FRONT, LineKind.OUTER, number)
+    number, sides = pleat.pleat, 2 if pleat.half else 4
+    if pleat.half <= 0:
+        strip.fold(Turn.BEHIND, LineKind.OUTER, number).run(pleat.take, Role.UNDER, sides)
+        strip.fold(Turn.BEHIND, LineKind.INNER, number)
+        strip.run(pleat.take + sides * (pleat.at - pleat.left), Role.UNDER, sides)
+    strip.line(LineKind.CENTRE, number)
+    if pleat.half >= 0:
+        strip.run(pleat.take + sides * (pleat.right - pleat.at), Role.UNDER, sides)
+        strip.fold(Turn.FRONT, LineKind.INNER, number).run(pleat.take, Role.UNDER, sides)
+        strip.fold(Turn.FRONT, LineKind.OUTER, number)
 
 
 INVERTED = Kind(
@@ -40,6 +44,7 @@ INVERTED = Kind(
     meeting_take_up=lambda spacing, hole: 2 * (spacing - hole),
     hole=Q.OPENING,
     width=Q.OPENING,
+    halves=True,
     defaults=(
         Default(Q.OPENING, Fraction(0), Fraction(0), "the folds kiss", firm=True),
         Default(Q.SPACING, Fraction(100), Fraction(508, 5), "a middling space to start from"),

@@ -76,7 +76,9 @@ class Kind:
     line; None where it stands on the line alone.
     `take_up_per_depth` is t / d, so also the step of the tape for running take-up (work, section 5).
     `lay` folds one pleat onto a strip.  `faces` tells that it has a hand, `upright` that it stands out from
-    the edge, `folded` that it has pleats at all.
+    the edge, `folded` that it has pleats at all, `halves` that half of it can stand on a fold line of the cloth,
+    `meets` that its pleats meet unless something else is said.  `fingers` is how many
+    a pinch pleat is dressed into.
     """
 
     name: str
@@ -93,6 +95,9 @@ class Kind:
     faces: bool = False
     upright: bool = False
     folded: bool = True
+    halves: bool = False
+    meets: bool = True
+    fingers: int = 0
 
 
 def takes(times: int) -> Relation:

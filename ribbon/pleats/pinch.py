@@ -38,6 +38,7 @@ def _pinch(fingers: int) -> Kind:
             Default(Q.SPACING, Fraction(100), Fraction(508, 5), "pinch pleats usually stand 7.5 to 10 cm apart"),
         ),
         upright=True,
+        fingers=fingers,
     )
 
 

@@ -25,7 +25,7 @@ class Standing(NamedTuple):
 
     `at` is its reference line on the finished edge, `left` and `right` the ends of what it covers there
     (all three alike for a knife or a pinch pleat); `take` is the cloth it takes up.  `facing` is right or
-    left.
+    left.  `half` is -1 or +1 where a fold line of the cloth cuts it and only its left or right half is here.
     """
 
     pleat: int
@@ -34,6 +34,7 @@ class Standing(NamedTuple):
     right: int
     take: int
     facing: Facing = Facing.RIGHT
+    half: int = 0
 
 
 class Row(NamedTuple):

@@ -1,9 +1,10 @@
 """Readings of a strip: each a function of the strip alone, none needing another's insides."""
 
 from ribbon.readings.behind import behind
-from ribbon.readings.front import Showing, front
+from ribbon.readings.front import Showing, back, front
 from ribbon.readings.joins import Allowed, Join, Joined, Width, joined
 from ribbon.readings.layers import Thick, layers, thickest
+from ribbon.readings.lining import lining_marks
 from ribbon.readings.marks import Mark, marks
 from ribbon.readings.past import PastEnd, past_ends
 
@@ -16,10 +17,12 @@ __all__ = [
     "Showing",
     "Thick",
     "Width",
+    "back",
     "behind",
     "front",
     "joined",
     "layers",
+    "lining_marks",
     "marks",
     "past_ends",
     "thickest",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from heapq import heappop, heappush
 from itertools import pairwise
 from typing import NamedTuple
@@ -21,8 +22,19 @@ class Showing(NamedTuple):
     right_side: bool
 
 
+def back(walked: Walk) -> list[Showing]:
+    """What shows of the strip turned over, still in order along the edge from its start: the lowest layer at each place."""
+    return [
+        seen._replace(right_side=not seen.right_side) for seen in _seen(walked, [-layer for layer in walked.layers])
+    ]
+
+
 def front(walked: Walk) -> list[Showing]:
     """The front view, left to right: the span of the highest layer at each place."""
+    return _seen(walked, walked.layers)
+
+
+def _seen(walked: Walk, heights: Sequence[int]) -> list[Showing]:
     spans = []
     for index, (a, b) in enumerate(pairwise(walked.x)):
         if a != b:
@@ -35,7 +47,7 @@ def front(walked: Walk) -> list[Showing]:
     heap: list[tuple[int, int, int]] = []
     for start, end in pairwise(places):
         while upcoming is not None and upcoming[0] <= start:
-            heappush(heap, (-walked.layers[upcoming[2]], upcoming[2], upcoming[1]))
+            heappush(heap, (-heights[upcoming[2]], upcoming[2], upcoming[1]))
             upcoming = next(waiting)
         while heap and heap[0][2] <= start:
             heappop(heap)

@@ -12,7 +12,8 @@ from ribbon.strip.strip import (
     Strip,
     StripBuilder,
     Turn,
+    join,
 )
 from ribbon.strip.walk import Walk, walk
 
-__all__ = ["Fold", "Line", "LineKind", "Role", "Span", "Strip", "StripBuilder", "Turn", "Walk", "walk"]
+__all__ = ["Fold", "Line", "LineKind", "Role", "Span", "Strip", "StripBuilder", "Turn", "Walk", "join", "walk"]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
@@ -95,8 +96,10 @@ class Strip:
         """Raise AssertionError if the strip breaks one of its own rules."""
         assert self.spans, "a strip has at least one span"
         last = len(self.spans) - 1
+        folded = {fold.after for fold in self.folds}
         for index, span in enumerate(self.spans):
-            assert span.length > ZERO or (span.length == ZERO and index in (0, last)), f"a span has a length: {span}"
+            empty = span.length == ZERO and (index in (0, last) or {index - 1, index} <= folded)
+            assert span.length > ZERO or empty, f"a span has a length: {span}"
             assert 0 <= span.draw <= 1, f"cloth is drawn up, never stretched: {span}"
         for before, after in zip(self.folds, self.folds[1:], strict=False):
             assert before.after < after.after, "folds are in order, one at a place"
@@ -159,3 +162,30 @@ class StripBuilder:
         if self._folds and self._folds[-1].after == len(self._spans) - 1:
             self._spans.append(Span(ZERO, Role.FACE))
         return Strip(tuple(self._spans), tuple(self._folds), tuple(self._lines))
+
+
+def join(strips: Sequence[Strip]) -> Strip:
+    """One strip of several, side by side; pleats are numbered on from one to the next.
+
+    Where two of them meet on a fold, what lies outside it is the other's cloth.
+
+    >>> plain = Strip((Span(Length(5), Role.PLAIN),), (), ())
+    >>> join([plain, plain]).flat == Length(10)
+    True
+    """
+    spans: list[Span] = []
+    folds: list[Fold] = []
+    lines: list[Line] = []
+    pleats = 0
+    for one in strips:
+        own = list(one.spans)
+        if spans and not spans[-1].length and own[0].length:
+            spans.pop()  # it stood for what lies outside the last fold: here that is this strip
+        elif spans and not own[0].length:
+            own.pop(0)
+        shift = len(spans) - (len(one.spans) - len(own))
+        spans += own
+        folds += [Fold(fold.after + shift, fold.turn) for fold in one.folds]
+        lines += [Line(line.after + shift, line.kind, line.pleat + pleats) for line in one.lines]
+        pleats = max((line.pleat for line in lines), default=pleats)
+    return Strip(tuple(spans), tuple(folds), tuple(lines))

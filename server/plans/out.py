@@ -55,7 +55,7 @@ class SizesOut(Schema):
 class ChoiceOut(SizesOut):
     """The plan for another count."""
 
-    count: int
+    count: float
     why: str
     spaces: float
     finished: LengthOut
@@ -191,7 +191,103 @@ class SentenceOut(Schema):
     text: str
 
 
-class PlanOut(SizesOut):
+class SolvedOut(SizesOut):
+    """What the pins came to."""
+
+    count: float
+    spaces: float
+    fullness: RatioOut
+    pleated_fullness: RatioOut
+    gave: list[GaveOut]
+    assumed: list[AssumedOut]
+    choices: list[ChoiceOut]
+    explain: list[LineOut]
+
+
+class SlantOut(Schema):
+    """How far a line moves from the lower level to the upper: to the right above nought."""
+
+    kind: str
+    pleat: int
+    shift: LengthOut
+
+
+class TaperOut(Schema):
+    """The upper level: how far up, how wide it finishes exactly and on the tape, its marks, the slant of each line."""
+
+    height: LengthOut
+    finished: LengthOut
+    on_tape: LengthOut
+    marks: list[MarkOut]
+    slants: list[SlantOut]
+
+
+class CutLineOut(Schema):
+    """A line to cut a pattern piece along, and how far to spread it at both levels."""
+
+    at: LengthOut
+    pleat: int
+    lower: LengthOut
+    upper: LengthOut
+    on_fold: bool
+
+
+class TotalOut(Schema):
+    """So many pleats and so much cloth, in the half, the piece or the garment."""
+
+    of: Literal["half", "piece", "garment"]
+    pleats: float
+    take_up: LengthOut
+
+
+class CornerOut(Schema):
+    """A corner of the trued top edge."""
+
+    at: LengthOut
+    height: LengthOut
+
+
+class InsertedOut(Schema):
+    """A pattern piece with pleats let in."""
+
+    lines: list[CutLineOut]
+    lower: LengthOut
+    upper: LengthOut
+    totals: list[TotalOut]
+    trued: list[CornerOut]
+
+
+class MatchOut(Schema):
+    """A match point on both edges."""
+
+    finished: LengthOut
+    flat: LengthOut
+    name: str
+
+
+class GatheredOut(Schema):
+    """Match points, threads, and the flat widths between which the swatches put it."""
+
+    points: list[MatchOut]
+    sections: int
+    thread: LengthOut
+    thread_in_all: LengthOut
+    least: LengthOut | None
+    most: LengthOut | None
+
+
+class PartOut(Schema):
+    """A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain)."""
+
+    kind: str
+    start: LengthOut
+    finished: LengthOut
+    flat: LengthOut
+    lead: LengthOut
+    sizes: SolvedOut | None
+
+
+class PlanOut(SolvedOut):
     """Everything that follows from a section."""
 
     kind: str
@@ -200,25 +296,50 @@ class PlanOut(SizesOut):
     finished: LengthOut
     flat: LengthOut
     cut: LengthOut
-    count: int
-    spaces: float
-    fullness: RatioOut
-    pleated_fullness: RatioOut
     take_up: LengthOut
     lead: LengthOut
     tail: LengthOut
     allowance: AllowanceOut
-    gave: list[GaveOut]
-    assumed: list[AssumedOut]
-    choices: list[ChoiceOut]
     marks: list[MarkOut]
     on_tape: OnTapeOut | None
     walk: WalkOut
     front: list[ShowingOut]
+    back: list[ShowingOut]
     layers: list[ThickOut]
     thickest: ThickOut
     joins: list[JoinOut]
     widths: list[WidthOut]
     warnings: list[WarningOut]
     slip: list[SentenceOut]
-    explain: list[LineOut]
+    taper: TaperOut | None
+    inserted: InsertedOut | None
+    gathered: GatheredOut | None
+    lining: list[MarkOut] | None
+    parts: list[PartOut]
+
+
+class MeaningOut(Schema):
+    """One meaning of a size: what it says, the pins it comes to, and three pleats of it to draw."""
+
+    name: Literal["shows", "deep", "taken", "gauge"]
+    says: str
+    pins: dict[str, str]
+    finished: float
+    walk: WalkOut
+
+
+class EvenOut(Schema):
+    """Pleats made even: pins as typed, which of them are about, and what changes."""
+
+    pins: dict[str, str]
+    about: list[str]
+    says: str
+
+
+class RuffleOut(Schema):
+    """An attachment's tuck and ratio, the stitch length for a wanted ratio, and a sentence."""
+
+    tuck: str
+    ratio: str
+    stitch: str | None
+    says: str

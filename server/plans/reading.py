@@ -2,57 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from decimal import Decimal
 from fractions import Fraction
-from typing import Any, TypeVar
+from typing import Any
 
 from ribbon.errors import Problem, Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Length, Unit, Unreadable, read_count, read_length, read_ratio
-from ribbon.pins import Allowance, Cloth, End, Pin, Remainder, School, Section, dragged, nudged
+from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_count, read_ratio
+from ribbon.pins import Allowance, Band, Cloth, End, Part, Pin, Remainder, School, Section, dragged, nudged
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
+from server.plans.shapes import read_shape
+from server.plans.texts import Texts, part
 
 _TIMES = {"0": Fraction(0), "1/2": Fraction(1, 2), "½": Fraction(1, 2), "0.5": Fraction(1, 2), "1": Fraction(1)}
-T = TypeVar("T")
 _FINEST = Length(Fraction(1, 10))
-
-
-def as_text(value: object) -> object:
-    """A number as the text it was written as; anything else as it is."""
-    if isinstance(value, bool) or not isinstance(value, int | float):
-        return value
-    return format(Decimal(repr(value)), "f") if isinstance(value, float) else str(value)
-
-
-class _Texts:
-    """Reads one text after another and keeps what could not be read."""
-
-    def __init__(self, unit: Unit) -> None:
-        self.unit = unit
-        self.problems: list[Problem] = []
-
-    def read(self, path: str, value: object, reader: Callable[[str], T]) -> T | None:
-        """What `reader` makes of `value`; None, and a problem, if it cannot.  Values that are no text are left to the schema."""
-        text = as_text(value)
-        if not isinstance(text, str):
-            return None
-        try:
-            return reader(text)
-        except Unreadable as error:
-            self.problems.append(Problem("unreadable", path, text, error.message, error.way_out))
-            return None
-
-    def length(self, path: str, value: object) -> Length | None:
-        """`value` as a length in the section's unit."""
-        return self.read(path, value, lambda text: read_length(text, self.unit))
 
 
 def read_move(move: Mapping[str, Any]) -> str:
     """What a pin says after it was moved by hand.  Raises `Refusal`."""
     unit = UNITS[move["unit"]]
-    texts = _Texts(unit)
+    texts = Texts(unit)
     tape = _tape(texts, move) or Length(1)
     quantity = Quantity(move["quantity"])
     if texts.problems:
@@ -66,30 +37,76 @@ def read_move(move: Mapping[str, Any]) -> str:
         raise refuse("unreadable", f"pins.{quantity}", move["text"], error.message, error.way_out) from None
 
 
-def _part(data: Mapping[str, Any], name: str) -> Mapping[str, Any]:
-    value = data.get(name)
-    return value if isinstance(value, Mapping) else {}
-
-
-def read_section(data: object) -> tuple[Section | None, list[Problem]]:
+def read_section(data: object) -> tuple[Section | Band | None, list[Problem]]:
     """The section that `data` describes and the problems found; None where its shape is wrong."""
     if not isinstance(data, Mapping):
         return None, []
+    return _read_band(data) if data.get("kind") == "mixed" else _read_row(data)
+
+
+def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
+    """A mixed edge: what holds for all of it, then each part as a section of its own in the same unit and tape."""
+    unit = UNITS.get(str(data.get("unit", "cm")))
+    parts = data.get("parts", [])
+    if unit is None or not isinstance(parts, list):
+        return None, []
+    texts = Texts(unit)
+    tape = _tape(texts, data)
+    pin = _pin(texts, Quantity.FINISHED, part(data, "pins").get("finished"), halves=False)
+    if pin is not None and pin.value <= 0:
+        texts.problems.append(
+            Problem("not_positive", "pins.finished", "0", "an edge of nought cannot be", "use a width above nought")
+        )
+    found: list[Part] = []
+    for index, one in enumerate(parts[:24]):
+        if not isinstance(one, Mapping):
+            return None, texts.problems
+        path = f"parts.{index}"
+        share = texts.read(f"{path}.share", one.get("share"), read_ratio) if one.get("share") is not None else None
+        width = texts.positive(f"{path}.width", one.get("width"))
+        section = None
+        if one.get("kind") != "plain":
+            section, problems = _read_row({**one, "unit": data.get("unit", "cm"), "tape": data.get("tape", "")})
+            texts.problems += [problem.under(path) for problem in problems if problem.path != "tape"]
+            if section is None:
+                return None, texts.problems
+        if share is not None and not 0 < share <= 1:
+            texts.problems.append(
+                Problem(
+                    "not_share",
+                    f"{path}.share",
+                    str(one.get("share")),
+                    "a share is a part of the edge",
+                    "use a part such as 1/4, or give a width",
+                )
+            )
+        found.append(Part(section, share, width))
+    allowance = [
+        texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
+    ]
+    cloth = [texts.positive(f"cloth.{name}", part(data, "cloth").get(name)) for name in Cloth._fields]
+    finished = Length(pin.value) if pin is not None else None
+    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), Cloth(*cloth)), texts.problems
+
+
+def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
     unit, kind = UNITS.get(str(data.get("unit", "cm"))), KINDS.get(str(data.get("kind")))
     if unit is None or kind is None:
         return None, []
-    texts = _Texts(unit)
+    texts = Texts(unit)
+    # Half a pleat on a fold line counts a half: with one, a count such as 4½ can be pinned.
+    halves = any(part(data, name).get("fold") is True for name in ("lead", "tail"))
     pins = {}
     for name in Quantity:
-        pin = _pin(texts, name, _part(data, "pins").get(name))
+        pin = _pin(texts, name, part(data, "pins").get(name), halves=halves)
         if pin is not None:
             pins[name] = pin
     tape = _tape(texts, data)
-    lead, tail = (_end(texts, name, _part(data, name)) for name in ("lead", "tail"))
+    lead, tail = (_end(texts, name, part(data, name)) for name in ("lead", "tail"))
     allowance = [
-        texts.length(f"allowance.{name}", _part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
+        texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
     ]
-    cloth = [_positive(texts, f"cloth.{name}", _part(data, "cloth").get(name)) for name in Cloth._fields]
+    cloth = [texts.positive(f"cloth.{name}", part(data, "cloth").get(name)) for name in Cloth._fields]
     mirror_at = texts.length("mirror_at", data.get("mirror_at"))
     try:
         section = Section(
@@ -107,18 +124,19 @@ def read_section(data: object) -> tuple[Section | None, list[Problem]]:
             school=School(data.get("fullness_of", "pleated")),
             allowance=Allowance(*allowance),
             cloth=Cloth(*cloth),
+            **read_shape(texts, data, PINCH[data.get("fingers", 3)] if kind.name == "pinch" else kind),
         )
     except (ValueError, KeyError, TypeError):
         return None, texts.problems  # the schema says what is wrong
     return section, texts.problems
 
 
-def _pin(texts: _Texts, name: Quantity, value: object) -> Pin | None:
+def _pin(texts: Texts, name: Quantity, value: object, *, halves: bool) -> Pin | None:
     firm = not isinstance(value, Mapping)
     path = f"pins.{name}" if firm else f"pins.{name}.about"
     said = value if firm else value.get("about")  # type: ignore[attr-defined]
     if name is Quantity.COUNT:
-        count = texts.read(path, said, read_count)
+        count = texts.read(path, said, read_ratio if halves else read_count)
         return None if count is None else Pin(Fraction(count), firm)
     if name is Quantity.FULLNESS:
         ratio = texts.read(path, said, read_ratio)
@@ -127,7 +145,7 @@ def _pin(texts: _Texts, name: Quantity, value: object) -> Pin | None:
     return None if length is None else Pin(length.mm, firm)
 
 
-def _tape(texts: _Texts, data: Mapping[str, Any]) -> Length | None:
+def _tape(texts: Texts, data: Mapping[str, Any]) -> Length | None:
     if "tape" in data and data["tape"] is None:
         return None
     if not data.get("tape"):
@@ -141,17 +159,9 @@ def _tape(texts: _Texts, data: Mapping[str, Any]) -> Length | None:
     return tape
 
 
-def _positive(texts: _Texts, path: str, value: object) -> Length | None:
-    length = texts.length(path, value)
-    if length is not None and length <= ZERO:
-        texts.problems.append(
-            Problem("not_positive", path, str(value), "nought cannot be", "use more than nought, or leave it out")
-        )
-        return None
-    return length
-
-
-def _end(texts: _Texts, name: str, data: Mapping[str, Any]) -> End:
+def _end(texts: Texts, name: str, data: Mapping[str, Any]) -> End:
+    if data.get("fold") is True:
+        return End(times=Fraction(0), fold=True)
     width, times = data.get("width"), data.get("times")
     if width is not None and times is not None:
         texts.problems.append(

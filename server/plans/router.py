@@ -5,9 +5,9 @@ from __future__ import annotations
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from ribbon.pins import plan
 from server.plans.answer import answer_of
-from server.plans.out import PlanOut
+from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
+from server.plans.out import EvenOut, MeaningOut, PlanOut, RuffleOut
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
 from server.wire.json import answer
@@ -21,10 +21,31 @@ router = Router(tags=["plans"])
 )
 def plan_section(request: HttpRequest, section: SectionIn) -> HttpResponse:
     """The plan of one section.  Stateless: it changes nothing and needs neither cookie nor token."""
-    return answer(answer_of(plan(section.section)))
+    return answer(answer_of(section.section, lined=section.lining))
 
 
 @router.post("/move", response={200: MoveOut, 400: Problems, 413: Problems, 422: Problems}, operation_id="move_pin")
 def move_pin(request: HttpRequest, move: MoveIn) -> HttpResponse:
     """What a pin says after it is moved by divisions of the tape, or dragged.  Stateless."""
     return answer({"text": read_move(move.model_dump())})
+
+
+_REFUSED = {400: Problems, 413: Problems, 422: Problems}
+
+
+@router.post("/meanings", response={200: list[MeaningOut], **_REFUSED}, operation_id="meanings", by_alias=True)
+def meanings(request: HttpRequest, said: MeaningIn) -> HttpResponse:
+    """What "a one-inch pleat" may mean: four things, each with the pins that it comes to.  Stateless."""
+    return answer(meanings_of(said))
+
+
+@router.post("/even", response={200: EvenOut, **_REFUSED}, operation_id="even")
+def even_pleats(request: HttpRequest, said: EvenIn) -> HttpResponse:
+    """Pleats draped by eye, made even.  Stateless."""
+    return answer(even(said))
+
+
+@router.post("/ruffle", response={200: RuffleOut, **_REFUSED}, operation_id="ruffle")
+def ruffle_setting(request: HttpRequest, said: RuffleIn) -> HttpResponse:
+    """What a ruffling attachment makes, or how to set it for a wanted ratio.  Stateless."""
+    return answer(ruffle(said))

@@ -23,12 +23,13 @@ from pydantic import (
 from pydantic_core import ErrorDetails, InitErrorDetails, PydanticCustomError
 
 from ribbon.errors import Problem
-from ribbon.pins import Section
+from ribbon.pins import Band, Section
 from ribbon.pleats import Quantity
-from server.plans.reading import as_text, read_section
+from server.plans.reading import read_section
+from server.plans.texts import as_text
 from server.wire.shown import shown
 
-Kind = Literal["knife", "box", "inverted", "pinch", "cartridge", "gather"]
+Kind = Literal["knife", "tuck", "box", "inverted", "pinch", "cartridge", "gather", "mixed"]
 UnitSign = Literal["mm", "cm", "m", "in", "ft", "yd"]
 
 
@@ -45,11 +46,13 @@ Typed = Annotated[
 ]
 
 
-class _Strict(Schema):
+class Strict(Schema):
+    """A body that holds nothing it was not asked for."""
+
     model_config = ConfigDict(extra="forbid")
 
 
-class About(_Strict):
+class About(Strict):
     """A pin that gives way before any firm one."""
 
     about: Typed
@@ -62,7 +65,7 @@ PinSpec = Annotated[
 ]
 
 
-class PinsSpec(_Strict):
+class PinsSpec(Strict):
     """What is known; whatever is left out follows."""
 
     finished: PinSpec | None = None
@@ -77,14 +80,92 @@ class PinsSpec(_Strict):
     opening: PinSpec | None = None
 
 
-class EndSpec(_Strict):
-    """What stands between an end and the pleat next to it: a width, or 0, 1/2 or 1 times the spacing."""
+class EndSpec(Strict):
+    """What stands between an end and the pleat next to it: a width, or 0, 1/2 or 1 times the spacing.
+
+    `fold`: the end is a fold line of the cloth, and half a pleat stands on it.
+    """
 
     times: Typed | None = None
     width: Typed | None = None
+    fold: bool = False
 
 
-class AllowanceSpec(_Strict):
+class PlaceSpec(Strict):
+    """A pleat put at a stated place, its depth or cloth too where that is known."""
+
+    at: Typed
+    depth: Typed | None = None
+    per_pleat: Typed | None = None
+    facing: Literal["right", "left"] | None = None
+
+
+class DartSpec(Strict):
+    """A dart that a pleat swallows at the upper level."""
+
+    pleat: Annotated[int, Field(ge=1, le=20_000)]
+    width: Typed
+
+
+class TaperSpec(Strict):
+    """A second level above the edge's own: how far up, how wide it finishes, the darts that pleats swallow there."""
+
+    height: Typed
+    finished: Typed | None = None
+    darts: Annotated[list[DartSpec], Field(max_length=200)] = []
+
+
+class StopsSpec(Strict):
+    """Where pleats are stitched down to, measured from the edge; `upper` where the stitching begins."""
+
+    lower: Typed
+    upper: Typed = "0"
+
+
+class PieceSpec(Strict):
+    """The flat pattern piece that the pleats are let into."""
+
+    rise: Typed = Field("0", description="How far its top edge rises from start to end.")
+    times: Annotated[int, Field(ge=1, le=40, description="How many such pieces make the garment.")] = 1
+
+
+class PointSpec(Strict):
+    """A named place on the finished edge, and on the cloth where that is known."""
+
+    name: Annotated[str, Field(max_length=60)] = ""
+    at: Typed
+    flat: Typed | None = None
+
+
+class SwatchSpec(Strict):
+    """A strip gathered to try it: its flat length, and what it measured after."""
+
+    flat: Typed
+    finished: Typed
+
+
+class RufflerSpec(Strict):
+    """How a ruffling attachment is set."""
+
+    tuck: Typed
+    every: Annotated[int, Field(ge=1, le=100)] = 6
+    stitch: Typed
+
+
+class GatheringSpec(Strict):
+    """How an edge is gathered."""
+
+    longest: Typed | None = Field(None, description="The longest part between two match points; 25 cm left out.")
+    rows: Annotated[int, Field(ge=1, le=9)] = 2
+    thread: Typed | None = Field(None, description="The longest run that one thread is trusted with; 120 cm left out.")
+    tail: Typed | None = Field(None, description="Thread left hanging at each end of a run; 10 cm left out.")
+    points: Annotated[list[PointSpec], Field(max_length=60)] = []
+    swatches: Annotated[list[SwatchSpec], Field(max_length=60)] = []
+    ruffler: RufflerSpec | None = None
+    weight: Literal["sheer", "light", "medium", "heavy"] | None = None
+
+
+class AllowanceSpec(Strict):
     """Seam allowances."""
 
     start: Typed = "0"
@@ -92,19 +173,16 @@ class AllowanceSpec(_Strict):
     join: Typed = "0"
 
 
-class ClothSpec(_Strict):
+class ClothSpec(Strict):
     """The cloth, as far as a plan needs it."""
 
     usable: Typed | None = None
     thickness: Typed | None = None
 
 
-class SectionSpec(_Strict):
-    """One pleated or gathered edge: its kind, what is pinned, how it is to be read and written."""
+class _Row(Strict):
+    """What is said of one kind of pleat along an edge, or along a part of one."""
 
-    kind: Kind
-    unit: UnitSign = Field("cm", description="How bare numbers are read and answers written.")
-    tape: Typed | None = Field("", description="The smallest division that will be marked; null for exact marks.")
     pins: PinsSpec = PinsSpec()
     meet: bool | None = Field(None, description="True: pleats meet. False: they need not. Left out: as it follows.")
     facing: Literal["right", "left", "to_centre", "from_centre"] = "right"
@@ -116,12 +194,41 @@ class SectionSpec(_Strict):
     fullness_of: Literal["pleated", "all"] = Field(
         "pleated", description="Whether a pinned fullness multiplies the pleated part only, or the whole edge."
     )
+    fingers: Literal[1, 2, 3, 4] = Field(3, description="Fingers of a pinch pleat; 1 for a single one or a goblet.")
+    goblet: bool = Field(False, description="A pinch pleat left open at its head, stuffed to a goblet.")
+    pinched_at: Literal["head", "foot"] = Field("head", description="Where the fingers are caught together.")
+    rows: Annotated[int, Field(ge=2, le=9)] = Field(2, description="Rows of even stitches that draw a cartridge up.")
+    placed: Annotated[list[PlaceSpec], Field(max_length=400)] = Field([], description="Pleats at stated places.")
+    placed_from: Literal["start", "centre"] = Field(
+        "start", description="Where places are measured from; from the centre each stands on both sides of it."
+    )
+    taper: TaperSpec | None = None
+    stops: StopsSpec | None = None
+    piece: PieceSpec | None = None
+    gathering: GatheringSpec = GatheringSpec()
+    lining: bool = Field(False, description="Also the marks of a lining pleated as the mirror.")
+
+
+class PartSpec(_Row):
+    """A part of a mixed edge: a share of it (1/4), a width of its own, or an equal share of what is left."""
+
+    kind: Literal["plain", "knife", "tuck", "box", "inverted", "pinch", "cartridge", "gather"]
+    share: Typed | None = None
+    width: Typed | None = None
+
+
+class SectionSpec(_Row):
+    """One edge: its kind, what is pinned, how it is to be read and written.  A mixed one has parts instead."""
+
+    kind: Kind
+    unit: UnitSign = Field("cm", description="How bare numbers are read and answers written.")
+    tape: Typed | None = Field("", description="The smallest division that will be marked; null for exact marks.")
     allowance: AllowanceSpec = AllowanceSpec()
     cloth: ClothSpec = ClothSpec()
-    fingers: Literal[1, 2, 3, 4] = Field(3, description="Fingers of a pinch pleat; 1 for a single one or a goblet.")
+    parts: Annotated[list[PartSpec], Field(max_length=24)] = []
 
 
-class MoveIn(_Strict):
+class MoveIn(Strict):
     """A pin moved by hand: either `text` by so many divisions, or dragged between two places in millimetres."""
 
     quantity: Quantity
@@ -142,10 +249,10 @@ class MoveOut(Schema):
 class SectionIn(SectionSpec):
     """A section that can be read."""
 
-    _section: Section
+    _section: Section | Band
 
     @property
-    def section(self) -> Section:
+    def section(self) -> Section | Band:
         """The section with every length read."""
         return self._section
 

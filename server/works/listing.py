@@ -7,8 +7,7 @@ from typing import Any
 from django.db.models import Q, QuerySet
 
 from ribbon.errors import Refusal
-from ribbon.pins import plan
-from server.plans.answer import glance_of
+from server.plans.glance import glance_of
 from server.plans.reading import read_section
 from server.works.models import Work
 from server.works.versions import current
@@ -54,6 +53,6 @@ def _glance(section: Any) -> tuple[dict[str, Any] | None, str]:
     if read is None or problems:
         return None, "Pleat: a figure could not be read"
     try:
-        return glance_of(plan(read)), "Mark"
+        return glance_of(read), "Mark"
     except Refusal as refusal:
         return None, f"Pleat: {refusal.problems[0].message}"

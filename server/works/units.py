@@ -7,7 +7,7 @@ from typing import Any
 
 from ribbon.lengths import UNITS, Unreadable, read_length
 
-_NUMBERS = ("count", "fullness", "times")
+_NUMBERS = ("count", "fullness", "times", "share", "name")
 
 
 def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
@@ -26,6 +26,8 @@ def _told(name: str, value: Any, old: str) -> Any:
         if set(value) == {"about"}:
             return {"about": _told(name, value["about"], old)}
         return {inner: _told(inner, held, old) for inner, held in value.items()}
+    if isinstance(value, list):
+        return [_told(name, held, old) for held in value]
     if not isinstance(value, str) or name in _NUMBERS or not value.strip():
         return value
     return f"{value.strip()} {old}" if _is_bare(value) else value

@@ -4,6 +4,46 @@
  */
 
 export interface paths {
+    "/api/even": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Even Pleats
+         * @description Pleats draped by eye, made even.  Stateless.
+         */
+        post: operations["even"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meanings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Meanings
+         * @description What "a one-inch pleat" may mean: four things, each with the pins that it comes to.  Stateless.
+         */
+        post: operations["meanings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/move": {
         parameters: {
             query?: never;
@@ -38,6 +78,26 @@ export interface paths {
          * @description The plan of one section.  Stateless: it changes nothing and needs neither cookie nor token.
          */
         post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ruffle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ruffle Setting
+         * @description What a ruffling attachment makes, or how to set it for a wanted ratio.  Stateless.
+         */
+        post: operations["ruffle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -427,14 +487,102 @@ export interface components {
             usable?: (string | number) | null;
         };
         /**
+         * CornerOut
+         * @description A corner of the trued top edge.
+         */
+        CornerOut: {
+            at: components["schemas"]["LengthOut"];
+            height: components["schemas"]["LengthOut"];
+        };
+        /**
+         * CutLineOut
+         * @description A line to cut a pattern piece along, and how far to spread it at both levels.
+         */
+        CutLineOut: {
+            at: components["schemas"]["LengthOut"];
+            lower: components["schemas"]["LengthOut"];
+            /** On Fold */
+            on_fold: boolean;
+            /** Pleat */
+            pleat: number;
+            upper: components["schemas"]["LengthOut"];
+        };
+        /**
+         * DartSpec
+         * @description A dart that a pleat swallows at the upper level.
+         */
+        DartSpec: {
+            /** Pleat */
+            pleat: number;
+            /**
+             * Width
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            width: string | number;
+        };
+        /**
          * EndSpec
          * @description What stands between an end and the pleat next to it: a width, or 0, 1/2 or 1 times the spacing.
+         *
+         *     `fold`: the end is a fold line of the cloth, and half a pleat stands on it.
          */
         EndSpec: {
+            /**
+             * Fold
+             * @default false
+             */
+            fold?: boolean;
             /** Times */
             times?: (string | number) | null;
             /** Width */
             width?: (string | number) | null;
+        };
+        /**
+         * EvenIn
+         * @description Pleats as draped, from the first, and what is to stay as it was.
+         */
+        EvenIn: {
+            /** Draped */
+            draped: {
+                [key: string]: string | number;
+            }[];
+            /**
+             * Keep
+             * @default total
+             * @enum {string}
+             */
+            keep?: "total" | "average";
+            /**
+             * Kind
+             * @default knife
+             * @enum {string}
+             */
+            kind?: "knife" | "tuck" | "box" | "inverted";
+            /**
+             * Tape
+             * @default
+             */
+            tape?: (string | number) | null;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * EvenOut
+         * @description Pleats made even: pins as typed, which of them are about, and what changes.
+         */
+        EvenOut: {
+            /** About */
+            about: string[];
+            /** Pins */
+            pins: {
+                [key: string]: string;
+            };
+            /** Says */
+            says: string;
         };
         /**
          * FoldOut
@@ -448,6 +596,59 @@ export interface components {
              * @enum {string}
              */
             turn: "behind" | "front";
+        };
+        /**
+         * GatheredOut
+         * @description Match points, threads, and the flat widths between which the swatches put it.
+         */
+        GatheredOut: {
+            least: components["schemas"]["LengthOut"] | null;
+            most: components["schemas"]["LengthOut"] | null;
+            /** Points */
+            points: components["schemas"]["MatchOut"][];
+            /** Sections */
+            sections: number;
+            thread: components["schemas"]["LengthOut"];
+            thread_in_all: components["schemas"]["LengthOut"];
+        };
+        /**
+         * GatheringSpec
+         * @description How an edge is gathered.
+         */
+        GatheringSpec: {
+            /**
+             * Longest
+             * @description The longest part between two match points; 25 cm left out.
+             */
+            longest?: (string | number) | null;
+            /**
+             * Points
+             * @default []
+             */
+            points?: components["schemas"]["PointSpec"][];
+            /**
+             * Rows
+             * @default 2
+             */
+            rows?: number;
+            ruffler?: components["schemas"]["RufflerSpec"] | null;
+            /**
+             * Swatches
+             * @default []
+             */
+            swatches?: components["schemas"]["SwatchSpec"][];
+            /**
+             * Tail
+             * @description Thread left hanging at each end of a run; 10 cm left out.
+             */
+            tail?: (string | number) | null;
+            /**
+             * Thread
+             * @description The longest run that one thread is trusted with; 120 cm left out.
+             */
+            thread?: (string | number) | null;
+            /** Weight */
+            weight?: ("sheer" | "light" | "medium" | "heavy") | null;
         };
         /**
          * GaveOut
@@ -485,6 +686,20 @@ export interface components {
             depth: components["schemas"]["LengthOut"];
             /** Pleats */
             pleats: number;
+        };
+        /**
+         * InsertedOut
+         * @description A pattern piece with pleats let in.
+         */
+        InsertedOut: {
+            /** Lines */
+            lines: components["schemas"]["CutLineOut"][];
+            lower: components["schemas"]["LengthOut"];
+            /** Totals */
+            totals: components["schemas"]["TotalOut"][];
+            /** Trued */
+            trued: components["schemas"]["CornerOut"][];
+            upper: components["schemas"]["LengthOut"];
         };
         /**
          * JoinOut
@@ -536,6 +751,64 @@ export interface components {
             kind: "outer" | "inner" | "placement" | "centre" | "sew" | "finger" | "stitch" | "match";
             /** Pleat */
             pleat: number;
+        };
+        /**
+         * MatchOut
+         * @description A match point on both edges.
+         */
+        MatchOut: {
+            finished: components["schemas"]["LengthOut"];
+            flat: components["schemas"]["LengthOut"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * MeaningIn
+         * @description A size that somebody named a pleat by.
+         */
+        MeaningIn: {
+            /**
+             * Fingers
+             * @default 3
+             * @enum {integer}
+             */
+            fingers?: 1 | 2 | 3 | 4;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge";
+            /**
+             * Size
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            size: string | number;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * MeaningOut
+         * @description One meaning of a size: what it says, the pins it comes to, and three pleats of it to draw.
+         */
+        MeaningOut: {
+            /** Finished */
+            finished: number;
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "shows" | "deep" | "taken" | "gauge";
+            /** Pins */
+            pins: {
+                [key: string]: string;
+            };
+            /** Says */
+            says: string;
+            walk: components["schemas"]["WalkOut"];
         };
         /**
          * MendOut
@@ -649,6 +922,179 @@ export interface components {
             sections: string[];
         };
         /**
+         * PartOut
+         * @description A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain).
+         */
+        PartOut: {
+            finished: components["schemas"]["LengthOut"];
+            flat: components["schemas"]["LengthOut"];
+            /** Kind */
+            kind: string;
+            lead: components["schemas"]["LengthOut"];
+            sizes: components["schemas"]["SolvedOut"] | null;
+            start: components["schemas"]["LengthOut"];
+        };
+        /**
+         * PartSpec
+         * @description A part of a mixed edge: a share of it (1/4), a width of its own, or an equal share of what is left.
+         */
+        PartSpec: {
+            /**
+             * Closed
+             * @description A ring: skirt, cuff, lampshade.
+             * @default false
+             */
+            closed?: boolean;
+            /**
+             * Facing
+             * @default right
+             * @enum {string}
+             */
+            facing?: "right" | "left" | "to_centre" | "from_centre";
+            /**
+             * Fingers
+             * @description Fingers of a pinch pleat; 1 for a single one or a goblet.
+             * @default 3
+             * @enum {integer}
+             */
+            fingers?: 1 | 2 | 3 | 4;
+            /**
+             * Fullness Of
+             * @description Whether a pinned fullness multiplies the pleated part only, or the whole edge.
+             * @default pleated
+             * @enum {string}
+             */
+            fullness_of?: "pleated" | "all";
+            /**
+             * @default {
+             *       "longest": null,
+             *       "points": [],
+             *       "rows": 2,
+             *       "ruffler": null,
+             *       "swatches": [],
+             *       "tail": null,
+             *       "thread": null,
+             *       "weight": null
+             *     }
+             */
+            gathering?: components["schemas"]["GatheringSpec"];
+            /**
+             * Goblet
+             * @description A pinch pleat left open at its head, stuffed to a goblet.
+             * @default false
+             */
+            goblet?: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "plain" | "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather";
+            /**
+             * @default {
+             *       "fold": false,
+             *       "times": null,
+             *       "width": null
+             *     }
+             */
+            lead?: components["schemas"]["EndSpec"];
+            /**
+             * Lining
+             * @description Also the marks of a lining pleated as the mirror.
+             * @default false
+             */
+            lining?: boolean;
+            /**
+             * Meet
+             * @description True: pleats meet. False: they need not. Left out: as it follows.
+             */
+            meet?: boolean | null;
+            /**
+             * Mirror At
+             * @description Where a mirrored row turns, on the finished edge.
+             */
+            mirror_at?: (string | number) | null;
+            piece?: components["schemas"]["PieceSpec"] | null;
+            /**
+             * Pinched At
+             * @description Where the fingers are caught together.
+             * @default head
+             * @enum {string}
+             */
+            pinched_at?: "head" | "foot";
+            /**
+             * @default {
+             *       "box": null,
+             *       "count": null,
+             *       "depth": null,
+             *       "finished": null,
+             *       "flat": null,
+             *       "fullness": null,
+             *       "gap": null,
+             *       "opening": null,
+             *       "per_pleat": null,
+             *       "spacing": null
+             *     }
+             */
+            pins?: components["schemas"]["PinsSpec"];
+            /**
+             * Placed
+             * @description Pleats at stated places.
+             * @default []
+             */
+            placed?: components["schemas"]["PlaceSpec"][];
+            /**
+             * Placed From
+             * @description Where places are measured from; from the centre each stands on both sides of it.
+             * @default start
+             * @enum {string}
+             */
+            placed_from?: "start" | "centre";
+            /**
+             * Remainder
+             * @default spacing
+             * @enum {string}
+             */
+            remainder?: "spacing" | "ends" | "lead" | "tail";
+            /**
+             * Rows
+             * @description Rows of even stitches that draw a cartridge up.
+             * @default 2
+             */
+            rows?: number;
+            /** Share */
+            share?: (string | number) | null;
+            stops?: components["schemas"]["StopsSpec"] | null;
+            /**
+             * @default {
+             *       "fold": false,
+             *       "times": null,
+             *       "width": null
+             *     }
+             */
+            tail?: components["schemas"]["EndSpec"];
+            taper?: components["schemas"]["TaperSpec"] | null;
+            /** Width */
+            width?: (string | number) | null;
+        };
+        /**
+         * PieceSpec
+         * @description The flat pattern piece that the pleats are let into.
+         */
+        PieceSpec: {
+            /**
+             * Rise
+             * @description How far its top edge rises from start to end.
+             * @default 0
+             */
+            rise?: string | number;
+            /**
+             * Times
+             * @description How many such pieces make the garment.
+             * @default 1
+             */
+            times?: number;
+        };
+        /**
          * PinsSpec
          * @description What is known; whatever is left out follows.
          */
@@ -675,6 +1121,23 @@ export interface components {
             spacing?: ((string | number) | components["schemas"]["About"]) | null;
         };
         /**
+         * PlaceSpec
+         * @description A pleat put at a stated place, its depth or cloth too where that is known.
+         */
+        PlaceSpec: {
+            /**
+             * At
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            at: string | number;
+            /** Depth */
+            depth?: (string | number) | null;
+            /** Facing */
+            facing?: ("right" | "left") | null;
+            /** Per Pleat */
+            per_pleat?: (string | number) | null;
+        };
+        /**
          * PlanOut
          * @description Everything that follows from a section.
          */
@@ -682,6 +1145,8 @@ export interface components {
             allowance: components["schemas"]["AllowanceOut"];
             /** Assumed */
             assumed: components["schemas"]["AssumedOut"][];
+            /** Back */
+            back: components["schemas"]["ShowingOut"][];
             box: components["schemas"]["LengthOut"] | null;
             /** Choices */
             choices: components["schemas"]["ChoiceOut"][];
@@ -697,8 +1162,10 @@ export interface components {
             front: components["schemas"]["ShowingOut"][];
             fullness: components["schemas"]["RatioOut"];
             gap: components["schemas"]["LengthOut"] | null;
+            gathered: components["schemas"]["GatheredOut"] | null;
             /** Gave */
             gave: components["schemas"]["GaveOut"][];
+            inserted: components["schemas"]["InsertedOut"] | null;
             /** Joins */
             joins: components["schemas"]["JoinOut"][];
             /** Kind */
@@ -706,10 +1173,14 @@ export interface components {
             /** Layers */
             layers: components["schemas"]["ThickOut"][];
             lead: components["schemas"]["LengthOut"];
+            /** Lining */
+            lining: components["schemas"]["MarkOut"][] | null;
             /** Marks */
             marks: components["schemas"]["MarkOut"][];
             on_tape: components["schemas"]["OnTapeOut"] | null;
             opening: components["schemas"]["LengthOut"] | null;
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
             per_pleat: components["schemas"]["LengthOut"] | null;
             pleated_fullness: components["schemas"]["RatioOut"];
             /** Slip */
@@ -720,6 +1191,7 @@ export interface components {
             tail: components["schemas"]["LengthOut"];
             take_up: components["schemas"]["LengthOut"];
             tape: components["schemas"]["LengthOut"] | null;
+            taper: components["schemas"]["TaperOut"] | null;
             thickest: components["schemas"]["ThickOut"];
             /** Unit */
             unit: string;
@@ -728,6 +1200,24 @@ export interface components {
             warnings: components["schemas"]["WarningOut"][];
             /** Widths */
             widths: components["schemas"]["WidthOut"][];
+        };
+        /**
+         * PointSpec
+         * @description A named place on the finished edge, and on the cloth where that is known.
+         */
+        PointSpec: {
+            /**
+             * At
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            at: string | number;
+            /** Flat */
+            flat?: (string | number) | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
         };
         /**
          * ProblemOut
@@ -783,6 +1273,71 @@ export interface components {
             text: string;
             /** Value */
             value: number;
+        };
+        /**
+         * RuffleIn
+         * @description A ruffling attachment: its tuck, or a swatch that shows it, and how it is set; or the ratio that is wanted.
+         */
+        RuffleIn: {
+            /**
+             * Every
+             * @default 6
+             */
+            every?: number;
+            /** Ratio */
+            ratio?: (string | number) | null;
+            /**
+             * Stitch
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            stitch: string | number;
+            /** Swatch Finished */
+            swatch_finished?: (string | number) | null;
+            /** Swatch Flat */
+            swatch_flat?: (string | number) | null;
+            /** Tuck */
+            tuck?: (string | number) | null;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * RuffleOut
+         * @description An attachment's tuck and ratio, the stitch length for a wanted ratio, and a sentence.
+         */
+        RuffleOut: {
+            /** Ratio */
+            ratio: string;
+            /** Says */
+            says: string;
+            /** Stitch */
+            stitch: string | null;
+            /** Tuck */
+            tuck: string;
+        };
+        /**
+         * RufflerSpec
+         * @description How a ruffling attachment is set.
+         */
+        RufflerSpec: {
+            /**
+             * Every
+             * @default 6
+             */
+            every?: number;
+            /**
+             * Stitch
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            stitch: string | number;
+            /**
+             * Tuck
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            tuck: string | number;
         };
         /**
          * SectionChange
@@ -852,17 +1407,43 @@ export interface components {
              */
             fullness_of?: "pleated" | "all";
             /**
+             * @default {
+             *       "longest": null,
+             *       "points": [],
+             *       "rows": 2,
+             *       "ruffler": null,
+             *       "swatches": [],
+             *       "tail": null,
+             *       "thread": null,
+             *       "weight": null
+             *     }
+             */
+            gathering?: components["schemas"]["GatheringSpec"];
+            /**
+             * Goblet
+             * @description A pinch pleat left open at its head, stuffed to a goblet.
+             * @default false
+             */
+            goblet?: boolean;
+            /**
              * Kind
              * @enum {string}
              */
-            kind: "knife" | "box" | "inverted" | "pinch" | "cartridge" | "gather";
+            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather" | "mixed";
             /**
              * @default {
+             *       "fold": false,
              *       "times": null,
              *       "width": null
              *     }
              */
             lead?: components["schemas"]["EndSpec"];
+            /**
+             * Lining
+             * @description Also the marks of a lining pleated as the mirror.
+             * @default false
+             */
+            lining?: boolean;
             /**
              * Meet
              * @description True: pleats meet. False: they need not. Left out: as it follows.
@@ -873,6 +1454,19 @@ export interface components {
              * @description Where a mirrored row turns, on the finished edge.
              */
             mirror_at?: (string | number) | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["PartSpec"][];
+            piece?: components["schemas"]["PieceSpec"] | null;
+            /**
+             * Pinched At
+             * @description Where the fingers are caught together.
+             * @default head
+             * @enum {string}
+             */
+            pinched_at?: "head" | "foot";
             /**
              * @default {
              *       "box": null,
@@ -889,13 +1483,34 @@ export interface components {
              */
             pins?: components["schemas"]["PinsSpec"];
             /**
+             * Placed
+             * @description Pleats at stated places.
+             * @default []
+             */
+            placed?: components["schemas"]["PlaceSpec"][];
+            /**
+             * Placed From
+             * @description Where places are measured from; from the centre each stands on both sides of it.
+             * @default start
+             * @enum {string}
+             */
+            placed_from?: "start" | "centre";
+            /**
              * Remainder
              * @default spacing
              * @enum {string}
              */
             remainder?: "spacing" | "ends" | "lead" | "tail";
             /**
+             * Rows
+             * @description Rows of even stitches that draw a cartridge up.
+             * @default 2
+             */
+            rows?: number;
+            stops?: components["schemas"]["StopsSpec"] | null;
+            /**
              * @default {
+             *       "fold": false,
              *       "times": null,
              *       "width": null
              *     }
@@ -907,6 +1522,7 @@ export interface components {
              * @default
              */
             tape?: (string | number) | null;
+            taper?: components["schemas"]["TaperSpec"] | null;
             /**
              * Unit
              * @description How bare numbers are read and answers written.
@@ -928,7 +1544,7 @@ export interface components {
         };
         /**
          * SectionSpec
-         * @description One pleated or gathered edge: its kind, what is pinned, how it is to be read and written.
+         * @description One edge: its kind, what is pinned, how it is to be read and written.  A mixed one has parts instead.
          */
         SectionSpec: {
             /**
@@ -973,17 +1589,43 @@ export interface components {
              */
             fullness_of?: "pleated" | "all";
             /**
+             * @default {
+             *       "longest": null,
+             *       "points": [],
+             *       "rows": 2,
+             *       "ruffler": null,
+             *       "swatches": [],
+             *       "tail": null,
+             *       "thread": null,
+             *       "weight": null
+             *     }
+             */
+            gathering?: components["schemas"]["GatheringSpec"];
+            /**
+             * Goblet
+             * @description A pinch pleat left open at its head, stuffed to a goblet.
+             * @default false
+             */
+            goblet?: boolean;
+            /**
              * Kind
              * @enum {string}
              */
-            kind: "knife" | "box" | "inverted" | "pinch" | "cartridge" | "gather";
+            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather" | "mixed";
             /**
              * @default {
+             *       "fold": false,
              *       "times": null,
              *       "width": null
              *     }
              */
             lead?: components["schemas"]["EndSpec"];
+            /**
+             * Lining
+             * @description Also the marks of a lining pleated as the mirror.
+             * @default false
+             */
+            lining?: boolean;
             /**
              * Meet
              * @description True: pleats meet. False: they need not. Left out: as it follows.
@@ -994,6 +1636,19 @@ export interface components {
              * @description Where a mirrored row turns, on the finished edge.
              */
             mirror_at?: (string | number) | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["PartSpec"][];
+            piece?: components["schemas"]["PieceSpec"] | null;
+            /**
+             * Pinched At
+             * @description Where the fingers are caught together.
+             * @default head
+             * @enum {string}
+             */
+            pinched_at?: "head" | "foot";
             /**
              * @default {
              *       "box": null,
@@ -1010,13 +1665,34 @@ export interface components {
              */
             pins?: components["schemas"]["PinsSpec"];
             /**
+             * Placed
+             * @description Pleats at stated places.
+             * @default []
+             */
+            placed?: components["schemas"]["PlaceSpec"][];
+            /**
+             * Placed From
+             * @description Where places are measured from; from the centre each stands on both sides of it.
+             * @default start
+             * @enum {string}
+             */
+            placed_from?: "start" | "centre";
+            /**
              * Remainder
              * @default spacing
              * @enum {string}
              */
             remainder?: "spacing" | "ends" | "lead" | "tail";
             /**
+             * Rows
+             * @description Rows of even stitches that draw a cartridge up.
+             * @default 2
+             */
+            rows?: number;
+            stops?: components["schemas"]["StopsSpec"] | null;
+            /**
              * @default {
+             *       "fold": false,
              *       "times": null,
              *       "width": null
              *     }
@@ -1028,6 +1704,7 @@ export interface components {
              * @default
              */
             tape?: (string | number) | null;
+            taper?: components["schemas"]["TaperSpec"] | null;
             /**
              * Unit
              * @description How bare numbers are read and answers written.
@@ -1075,6 +1752,43 @@ export interface components {
             to: number;
         };
         /**
+         * SlantOut
+         * @description How far a line moves from the lower level to the upper: to the right above nought.
+         */
+        SlantOut: {
+            /** Kind */
+            kind: string;
+            /** Pleat */
+            pleat: number;
+            shift: components["schemas"]["LengthOut"];
+        };
+        /**
+         * SolvedOut
+         * @description What the pins came to.
+         */
+        SolvedOut: {
+            /** Assumed */
+            assumed: components["schemas"]["AssumedOut"][];
+            box: components["schemas"]["LengthOut"] | null;
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+            /** Count */
+            count: number;
+            depth: components["schemas"]["LengthOut"] | null;
+            /** Explain */
+            explain: components["schemas"]["LineOut"][];
+            fullness: components["schemas"]["RatioOut"];
+            gap: components["schemas"]["LengthOut"] | null;
+            /** Gave */
+            gave: components["schemas"]["GaveOut"][];
+            opening: components["schemas"]["LengthOut"] | null;
+            per_pleat: components["schemas"]["LengthOut"] | null;
+            pleated_fullness: components["schemas"]["RatioOut"];
+            /** Spaces */
+            spaces: number;
+            spacing: components["schemas"]["LengthOut"] | null;
+        };
+        /**
          * SpanOut
          * @description A span of cloth: its flat length, its role, and how much of it lies along the edge (1 unless drawn up).
          */
@@ -1104,6 +1818,70 @@ export interface components {
             };
         };
         /**
+         * StopsSpec
+         * @description Where pleats are stitched down to, measured from the edge; `upper` where the stitching begins.
+         */
+        StopsSpec: {
+            /**
+             * Lower
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            lower: string | number;
+            /**
+             * Upper
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default 0
+             */
+            upper?: string | number;
+        };
+        /**
+         * SwatchSpec
+         * @description A strip gathered to try it: its flat length, and what it measured after.
+         */
+        SwatchSpec: {
+            /**
+             * Finished
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            finished: string | number;
+            /**
+             * Flat
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            flat: string | number;
+        };
+        /**
+         * TaperOut
+         * @description The upper level: how far up, how wide it finishes exactly and on the tape, its marks, the slant of each line.
+         */
+        TaperOut: {
+            finished: components["schemas"]["LengthOut"];
+            height: components["schemas"]["LengthOut"];
+            /** Marks */
+            marks: components["schemas"]["MarkOut"][];
+            on_tape: components["schemas"]["LengthOut"];
+            /** Slants */
+            slants: components["schemas"]["SlantOut"][];
+        };
+        /**
+         * TaperSpec
+         * @description A second level above the edge's own: how far up, how wide it finishes, the darts that pleats swallow there.
+         */
+        TaperSpec: {
+            /**
+             * Darts
+             * @default []
+             */
+            darts?: components["schemas"]["DartSpec"][];
+            /** Finished */
+            finished?: (string | number) | null;
+            /**
+             * Height
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            height: string | number;
+        };
+        /**
          * ThickOut
          * @description A stretch of the finished edge and its layers.
          */
@@ -1114,6 +1892,20 @@ export interface components {
             layers: number;
             /** To */
             to: number;
+        };
+        /**
+         * TotalOut
+         * @description So many pleats and so much cloth, in the half, the piece or the garment.
+         */
+        TotalOut: {
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "half" | "piece" | "garment";
+            /** Pleats */
+            pleats: number;
+            take_up: components["schemas"]["LengthOut"];
         };
         /**
          * UnitChange
@@ -1267,6 +2059,108 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    even: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    meanings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeaningIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeaningOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     move_pin: {
         parameters: {
             query?: never;
@@ -1338,6 +2232,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    ruffle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuffleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuffleOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,105 @@
+"""What is settled about how an edge is gathered: rows, match points, swatches, a ruffling attachment (work, section 10)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.lengths import Length
+
+
+class Point(NamedTuple):
+    """A named place that both edges have: a side seam, a centre.  `flat` where it lies on the cloth, if that is known."""
+
+    name: str
+    at: Length
+    flat: Length | None = None
+
+
+class Swatch(NamedTuple):
+    """A strip gathered to try it: its flat length and what it measured after."""
+
+    flat: Length
+    finished: Length
+
+    @property
+    def ratio(self) -> Fraction:
+        """R = flat / finished."""
+        return self.flat / self.finished
+
+
+class Ruffler(NamedTuple):
+    """How a ruffling attachment is set: it tucks a length of cloth every so many stitches of a length."""
+
+    tuck: Length
+    every: int
+    stitch: Length
+
+    @property
+    def ratio(self) -> Fraction:
+        """R = 1 + t / (k·L) (work, section 10)."""
+        return 1 + self.tuck / (self.stitch * self.every)
+
+
+class Gathering(NamedTuple):
+    """The settings of a gathered edge.
+
+    `longest` is how long a part between two match points may be on the finished edge, `rows` how many rows of
+    stitches draw it up, `thread` the longest run that one thread is trusted with, `tail` what hangs out at each
+    end of it.  `weight` names the cloth where nothing better is known.
+    """
+
+    longest: Length = Length.cm(25)
+    rows: int = 2
+    thread: Length = Length.cm(120)
+    tail: Length = Length.cm(10)
+    points: tuple[Point, ...] = ()
+    swatches: tuple[Swatch, ...] = ()
+    ruffler: Ruffler | None = None
+    weight: str | None = None
+
+
+BY_WEIGHT = {
+    "sheer": (Fraction(11, 4), "sheer cloth takes 2½ to 3 times or more"),
+    "light": (Fraction(9, 4), "light cloth takes 2 to 2½ times"),
+    "medium": (Fraction(15, 8), "medium cloth takes 1¾ to 2 times"),
+    "heavy": (Fraction(3, 2), "heavy cloth takes about 1½ times"),
+}
+"""Usual fullness by weight of cloth: starting points only, a swatch decides (work, section 10)."""
+
+
+class Tried(NamedTuple):
+    """What the swatches say: their mean ratio, the least and the greatest."""
+
+    mean: Fraction
+    least: Fraction
+    most: Fraction
+
+
+def tried(swatches: tuple[Swatch, ...]) -> Tried | None:
+    """The mean and the spread of the swatches, None without any."""
+    if not swatches:
+        return None
+    ratios = [swatch.ratio for swatch in swatches]
+    return Tried(sum(ratios, Fraction(0)) / len(ratios), min(ratios), max(ratios))
+
+
+def usual(gathering: Gathering) -> tuple[Fraction, str] | None:
+    """The ratio that these settings suggest, and why: the attachment's, else the swatches', else the weight's."""
+    if gathering.ruffler is not None:
+        return gathering.ruffler.ratio, "what the ruffling attachment makes as it is set"
+    found = tried(gathering.swatches)
+    if found is not None:
+        count = len(gathering.swatches)
+        return found.mean, "as the swatch says" if count == 1 else f"the mean of {count} swatches"
+    return BY_WEIGHT.get(gathering.weight or "")
+
+
+def stitch_for(tuck: Length, every: int, ratio: Fraction) -> Length:
+    """The stitch length L = t / (k·(R − 1)) that makes a wanted ratio (work, section 10)."""
+    return tuck / ((ratio - 1) * every)
+
+
+def tuck_from(swatch: Swatch, every: int, stitch: Length) -> Length:
+    """The tuck t = (R − 1)·k·L that one swatch shows (work, section 10)."""
+    return stitch * (every * (swatch.ratio - 1))

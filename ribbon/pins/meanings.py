@@ -1,0 +1,61 @@
+"""What "a one-inch pleat" means: four things, told apart and translated (work, section 2)."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.lengths import Length
+from ribbon.pleats import Kind, Quantity
+
+Q = Quantity
+
+
+class Meaning(NamedTuple):
+    """One meaning: its name, what it says with the length in it, and the pins that it comes to, in millimetres.
+
+    `beside` holds sizes for what it leaves open, so that a picture of it can be told from the others.
+    """
+
+    name: str
+    says: str
+    pins: dict[Quantity, Fraction]
+    beside: dict[Quantity, Fraction]
+
+
+def meanings(kind: Kind, size: Length, said: str, fingers: int = 3) -> list[Meaning]:
+    """The four meanings of a pleat of `size` (written `said`), as pins of `kind`; empty for gathers, which have none.
+
+    For box pleats a gauge goes into each half of the box, so that the folds meet behind; for pinch pleats the
+    depth is that of one finger.
+    """
+    mm = size.mm
+    if not kind.folded:
+        return []
+    if kind.width is Q.BOX:
+        shows, gauge = {Q.BOX: mm}, {Q.BOX: 2 * mm, Q.DEPTH: mm}
+    elif kind.width is Q.OPENING:
+        shows, gauge = {Q.SPACING: mm, Q.OPENING: Fraction(0)}, {Q.SPACING: 2 * mm, Q.DEPTH: mm, Q.OPENING: Fraction(0)}
+    elif Q.DEPTH in kind.quantities:
+        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.DEPTH: mm}
+    else:
+        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.PER_PLEAT: mm}
+    deep = {Q.DEPTH: mm} if Q.DEPTH in kind.quantities else {Q.PER_PLEAT: 2 * fingers * mm}
+    by_depth = Q.DEPTH in kind.quantities
+    apart = {Q.BOX: mm * 2, Q.GAP: mm} if kind.width is Q.BOX else {Q.SPACING: mm * (1 if kind.width is Q.SPACING else 3 if kind.width else 2)}
+    # Upright folds are packed close: what they take is more than what they cover.
+    packed = kind.width is Q.SPACING
+    close = {Q.BOX: mm, Q.GAP: mm / 2} if kind.width is Q.BOX else {Q.SPACING: mm / 3 if packed else mm}
+    size = mm if packed else mm * Fraction(2, 5)
+    deep_says = f"{said} deep, from the outer fold to the inner" if by_depth else f"each finger stands {said} out"
+    return [
+        Meaning("shows", f"{said} shows on the finished edge", shows, {size_of(kind): size}),
+        Meaning("deep", deep_says, deep, apart),
+        Meaning("taken", f"{said} of cloth goes into each", {Q.PER_PLEAT: mm}, close),
+        Meaning("gauge", f"a {said} gauge measures every part", gauge, {}),
+    ]
+
+
+def size_of(kind: Kind) -> Quantity:
+    """The quantity by which the size of one pleat of this kind is said: its depth, or its cloth."""
+    return Q.DEPTH if Q.DEPTH in kind.quantities else Q.PER_PLEAT

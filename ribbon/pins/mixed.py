@@ -1,0 +1,183 @@
+"""Different kinds side by side on one edge, sharing one finished width (work, section 7: part pleated)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.errors import Problem, Refusal, refuse
+from ribbon.lengths import ZERO, Length, Scribe, Unit
+from ribbon.pins.plan import Plan, plan, strip
+from ribbon.pins.section import Allowance, Cloth, Pin, Section
+from ribbon.pins.taped import Taped, taped
+from ribbon.pleats import Quantity
+from ribbon.strip import Role, Span, Strip, join
+
+Q = Quantity
+
+
+class Part(NamedTuple):
+    """A part of a mixed edge: its section, None where it stays plain, and its share of the edge or its own width.
+
+    With neither it takes an equal share of what the others leave.
+    """
+
+    section: Section | None
+    share: Fraction | None = None
+    width: Length | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Band:
+    """A mixed edge as given: its parts, its finished width where that is pinned, and what holds for all of it."""
+
+    parts: tuple[Part, ...]
+    finished: Length | None
+    unit: Unit
+    tape: Length | None
+    allowance: Allowance = Allowance()
+    cloth: Cloth = Cloth()
+    scribe: Scribe = field(init=False, compare=False, repr=False)
+    fine: Scribe = field(init=False, compare=False, repr=False)
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
+        object.__setattr__(self, "fine", self.scribe.finer())
+
+
+class Laid(NamedTuple):
+    """A part laid out: where it begins on the finished edge and on the flat cloth, its widths, its plan (None for plain)."""
+
+    start: Length
+    finished: Length
+    flat_start: Length
+    flat: Length
+    plan: Plan | None
+
+
+@dataclass(frozen=True, slots=True)
+class Mixed:
+    """A mixed edge: its parts in order and the strip that they make together."""
+
+    band: Band
+    laid: tuple[Laid, ...]
+    strip: Strip
+    finished: Length
+    flat: Length
+
+    @property
+    def pleats(self) -> Fraction:
+        """How many pleats stand in all its parts."""
+        return sum((one.plan.pleats for one in self.laid if one.plan), Fraction(0))
+
+
+def mixed(band: Band) -> Mixed:
+    """The edge that the parts of `band` make of its finished width; without one, their own widths add up to it.
+
+    Raises `Refusal`: the shares and widths do not fit the band, or a part cannot be made, its path below `parts`.
+    """
+    parts = band.parts
+    widths = _widths(parts, band.finished, band.scribe)
+    plans: list[Plan | None] = []
+    problems: list[Problem] = []
+    for index, (part, width) in enumerate(zip(parts, widths, strict=True)):
+        if part.section is None:
+            plans.append(None)
+            continue
+        section = part.section
+        if width is not None:
+            section = replace(section, pins={**section.pins, Q.FINISHED: Pin(width.mm)})
+        try:
+            plans.append(plan(section))
+        except Refusal as refusal:
+            plans.append(None)
+            problems += [problem.under(f"parts.{index}") for problem in refusal.problems]
+    if problems:
+        raise Refusal(problems)
+    laid: list[Laid] = []
+    at = flat_at = ZERO
+    strips = []
+    for made, width in zip(plans, widths, strict=True):
+        wide = made.finished if made else width or ZERO
+        flat = made.flat if made else wide
+        laid.append(Laid(at, wide, flat_at, flat, made))
+        strips.append(strip(made) if made else _plain(wide))
+        at, flat_at = at + wide, flat_at + flat
+    return Mixed(band, tuple(laid), join(strips), at, flat_at)
+
+
+def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
+    """The edge with its marks on the tape, part by part: the whole strip, and what each part became (None for plain)."""
+    found: list[Taped | None] = []
+    strips: list[Strip] = []
+    at, done = ZERO, ZERO
+    for one in whole.laid:
+        if one.plan is None:
+            # Plain stretches end where the running total says, so that the parts do not drift either.
+            end = tape * ((at + one.finished) / tape + Fraction(1, 2)).__floor__()
+            strips.append(_plain(end - done))
+            found.append(None)
+        else:
+            on_tape = taped(one.plan, tape)
+            found.append(on_tape)
+            strips.append(on_tape.strip)
+            end = done + on_tape.finished
+        at, done = at + one.finished, end
+    return join(strips), found
+
+
+def _plain(width: Length) -> Strip:
+    return Strip((Span(width, Role.PLAIN),), (), ())
+
+
+def _widths(parts: Sequence[Part], finished: Length | None, scribe: Scribe) -> list[Length | None]:
+    """The finished width of each part, None for one that finds its own."""
+    if not parts:
+        raise refuse("none", "parts", "", "the edge has no part yet", "add a part: plain, pleated or gathered")
+    if finished is None:
+        for index, part in enumerate(parts):
+            if part.share is not None:
+                raise refuse(
+                    "no_band",
+                    f"parts.{index}.share",
+                    str(part.share),
+                    "a share of what: the edge has no finished width yet",
+                    "give the whole edge a finished width, or this part a width",
+                )
+            if part.section is None and part.width is None:
+                raise refuse(
+                    "no_width",
+                    f"parts.{index}.width",
+                    "",
+                    "a plain part needs a width",
+                    "give it a width, or the whole edge a finished width",
+                )
+        return [part.width for part in parts]
+    taken = sum(
+        (part.width if part.width is not None else finished * (part.share or Fraction(0)) for part in parts), ZERO
+    )
+    open_parts = [part for part in parts if part.width is None and part.share is None]
+    left = finished - taken
+    if left < ZERO or (left == ZERO and open_parts):
+        raise refuse(
+            "too_wide",
+            "pins.finished",
+            scribe.write(finished).text,
+            f"the parts take {scribe.write(taken).text} of {scribe.write(finished).text}",
+            "give them less, or widen the edge",
+        )
+    if left > ZERO and not open_parts:
+        raise refuse(
+            "left_over",
+            "pins.finished",
+            scribe.write(finished).text,
+            f"the parts leave {scribe.write(left).text} of the edge unsaid",
+            "widen one, or add a part that takes what is left",
+        )
+    each = left / len(open_parts) if open_parts else ZERO
+    return [
+        part.width if part.width is not None else finished * part.share if part.share is not None else each
+        for part in parts
+    ]

@@ -1,0 +1,212 @@
+"""Pleats tapered between two levels, hip and waist (work, section 7).
+
+The flat pitch stays the same at both levels, so what a pleat shows less of at the waist it takes more of there:
+
+    d_waist = d_hip + (s_hip − s_waist) / 2          for a knife; shared over all thicknesses of other kinds
+
+Where a pleat swallows a dart, its take-up at the waist grows by the dart.  The outer folds of knife pleats and the
+middles of box and inverted pleats stay on the straight grain; the other lines slant.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from fractions import Fraction
+from itertools import pairwise
+from math import lcm
+from typing import NamedTuple
+
+from ribbon.errors import Problem, Refusal
+from ribbon.lengths import Length
+from ribbon.pins.placed import placed
+from ribbon.pins.plan import Plan, row
+from ribbon.pins.section import Taper
+from ribbon.pins.taped import taped_row
+from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
+from ribbon.strip import LineKind, Strip, walk
+
+Q = Quantity
+
+
+class Slant(NamedTuple):
+    """How far one mark moves from the lower level to the upper: to the right above nought, to the left below."""
+
+    kind: LineKind
+    pleat: int
+    shift: Length
+
+
+class Tapered(NamedTuple):
+    """The upper level: its strip, its finished width, what each pleat takes more of there, and the slant of every line."""
+
+    strip: Strip
+    finished: Length
+    extra: tuple[Length, ...]
+    slants: tuple[Slant, ...]
+    height: Length
+
+
+def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
+    """The upper level of `plan`, exact or with its marks on the tape; None where it has none.  Raises `Refusal`."""
+    taper = plan.section.taper
+    if taper is None:
+        return None
+    problems = list(_cannot_be(plan, taper))
+    if problems:
+        raise Refusal(problems)
+    lower = row(plan) if tape is None else taped_row(plan, tape)
+    extras = _extras(plan, taper, lower)
+    step = Fraction(0) if tape is None else tape.mm * plan.section.kind.take_up_per_depth
+    if step:
+        extras = _on_tape(extras, step)
+    upper = _narrowed(lower, extras, plan)
+    low, high = strip_of(plan.section.kind, lower), strip_of(plan.section.kind, upper)
+    low_walk, high_walk = walk(low), walk(high)
+    start = Length(_start_shift(plan, lower, extras))
+    slants = [
+        Slant(
+            b.kind,
+            b.pleat,
+            high_walk.length(high_walk.flat[b.after + 1]) + start - low_walk.length(low_walk.flat[a.after + 1]),
+        )
+        for a, b in zip(low.lines, high.lines, strict=True)
+    ]
+    return Tapered(high, high_walk.finished, tuple(Length(e) for e in extras), tuple(slants), taper.height)
+
+
+def _extras(plan: Plan, taper: Taper, lower: Row) -> list[Fraction]:
+    """What each pleat takes more of at the upper level, in mm: its dart, and its share of the rest."""
+    darts = dict(taper.darts)
+    own = [darts[p.pleat].mm if p.pleat in darts else Fraction(0) for p in lower.pleats]
+    rest = Fraction(0)
+    if taper.finished is not None:
+        rest = plan.finished.mm - taper.finished.mm - sum(own, Fraction(0))
+    weights = [Fraction(1, 2) if p.half else Fraction(1) for p in lower.pleats]
+    whole = sum(weights, Fraction(0))
+    return [dart + rest * weight / whole for dart, weight in zip(own, weights, strict=True)]
+
+
+def _on_tape(extras: list[Fraction], step: Fraction) -> list[Fraction]:
+    """The extras by their running total, in whole steps of the kind's thicknesses."""
+    total, used, found = Fraction(0), Fraction(0), []
+    for extra in extras:
+        total += extra
+        running = ((total - used) / step + Fraction(1, 2)).__floor__() * step + used
+        found.append(running - used)
+        used = running
+    return found
+
+
+def _narrowed(lower: Row, extras: list[Fraction], plan: Plan) -> Row:
+    """The row of the upper level: each pleat takes its extra from what shows beside it."""
+    parts = lcm(lower.parts * 4, *(extra.denominator * 4 for extra in extras))
+    times = parts // lower.parts
+    gone, found = int(_start_shift(plan, lower, extras) * parts), []
+    between = [b.left - a.right for a, b in pairwise(lower.pleats)]
+    gap = min(between, default=0) * times
+    for pleat, extra in zip(lower.pleats, extras, strict=True):
+        more = int(extra * parts)
+        left, right = pleat.left * times, pleat.right * times
+        if plan.section.kind.width is None:
+            # A knife's outer fold stays on the grain: what it takes more of comes from its placement side.
+            before = more if pleat.facing is Facing.LEFT else 0
+        else:
+            before = 0 if pleat.half > 0 else more if pleat.half < 0 else more // 2
+        # A box gives up its gap first, then narrows; an opening stays, the faces beside it narrow.
+        narrows = max(0, more - gap) if plan.section.kind.width is Q.BOX else 0
+        if plan.section.kind.width is Q.BOX:
+            left -= gone + (before - (0 if pleat.half > 0 else narrows if pleat.half < 0 else narrows // 2))
+            right = left + (pleat.right - pleat.left) * times - narrows
+        else:
+            left, right = left - gone - before, right - gone - before
+        at = right if pleat.half < 0 else left if pleat.half > 0 else (left + right) // 2
+        found.append(Standing(pleat.pleat, at, left, right, pleat.take * times + more, pleat.facing, pleat.half))
+        gone += more
+    finished = lower.finished * times - int(sum(extras, Fraction(0)) * parts)
+    return Row(parts, finished, found, lower.plain_lead, lower.plain_tail)
+
+
+def _start_shift(plan: Plan, lower: Row, extras: list[Fraction]) -> Fraction:
+    """How far the cut edge of a ring of knife pleats slants: it lies on a placement line, which does."""
+    if not plan.section.closed or plan.section.kind.width is not None or plan.section.mirrored or plan.section.places:
+        return Fraction(0)
+    return -extras[0] if lower.pleats[0].facing is Facing.LEFT else extras[-1]
+
+
+def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
+    section = plan.section
+    say = section.scribe.write
+    if section.kind.upright or not section.kind.folded:
+        yield Problem(
+            "not_of_kind",
+            "taper",
+            section.kind.name,
+            f"{section.kind.title} do not taper",
+            "use knife, box or inverted pleats, or one level",
+        )
+        return
+    pleats = placed(section, plan.finished.mm) if section.places else []
+    count = len(pleats) or plan.count
+    for index, (pleat, width) in enumerate(taper.darts):
+        if pleat > count:
+            yield Problem(
+                "no_such_pleat",
+                f"taper.darts.{index}.pleat",
+                str(pleat),
+                f"there is no pleat {pleat} to swallow a dart",
+                f"name one from 1 to {count}",
+            )
+        elif width.mm >= plan.finished.mm:
+            yield Problem(
+                "too_wide",
+                f"taper.darts.{index}.width",
+                say(width).text,
+                "the dart is wider than the edge",
+                "check its width and unit",
+            )
+    darts = sum((width.mm for _, width in taper.darts), Fraction(0))
+    narrowest = min(_faces(plan), default=Fraction(0))
+    goal = taper.finished.mm if taper.finished is not None else plan.finished.mm - darts
+    each = (plan.finished.mm - darts - goal) / plan.pleats
+    largest = each + max((width.mm for _, width in taper.darts), default=Fraction(0))
+    if goal <= 0 or largest >= narrowest:
+        least = plan.finished.mm - darts - narrowest * plan.pleats
+        said = say(taper.finished).text if taper.finished is not None else say(Length(darts)).text
+        yield Problem(
+            "too_narrow",
+            "taper.finished" if taper.finished is not None else "taper.darts",
+            said,
+            f"the upper level would take {section.fine.write_mm(largest).text} from a face of {section.fine.write_mm(narrowest).text}, which leaves it nothing",
+            f"keep it wider than {section.fine.write_mm(max(least, Fraction(0))).text}, or use fewer pleats",
+        )
+    elif each < 0 and Q.PER_PLEAT in plan.values and plan.values[Q.PER_PLEAT] + each <= 0:
+        yield Problem(
+            "too_wide",
+            "taper.finished",
+            say(taper.finished).text if taper.finished else "",
+            "the pleats are not deep enough to open that far at the upper level",
+            f"keep it under {section.fine.write_mm(plan.finished.mm - darts + plan.values[Q.PER_PLEAT] * plan.pleats).text}, or use deeper pleats",
+        )
+
+
+def _faces(plan: Plan) -> Iterable[Fraction]:
+    """What shows between the pleats, in mm: what the upper level takes from."""
+    lower = row(plan)
+    before: Standing | None = None
+    for pleat in lower.pleats:
+        if before is not None:
+            box = (pleat.right - pleat.left) if plan.section.kind.width is Q.BOX else 0
+            yield Fraction(pleat.left - before.right + box, lower.parts)
+        before = pleat
+    if before is None:
+        return
+    first, last = lower.pleats[0], before
+    if plan.section.closed and not plan.section.places:
+        yield plan.finished.mm / plan.pleats
+        return
+    # At the ends a pleat takes from what lies outside it: half of its share, all of it for a knife's placement side.
+    whole = plan.section.kind.width is None
+    if not first.half and (not whole or first.facing is Facing.LEFT):
+        yield Fraction(first.left * (1 if whole else 2), lower.parts)
+    if not last.half and (not whole or last.facing is Facing.RIGHT):
+        yield Fraction((lower.finished - last.right) * (1 if whole else 2), lower.parts)

@@ -1,0 +1,124 @@
+"""What is drawn of a strip, as plain data: its marks, its walk, what shows of it, its layers."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from typing import Any
+
+from ribbon.cautions import Caution
+from ribbon.lengths import Length, Scribe
+from ribbon.pins import Band, Section
+from ribbon.readings import Joined, Mark, Showing, back, behind, front, layers, marks, thickest
+from ribbon.slip import Sentence
+from ribbon.strip import Strip, Walk
+
+
+class Writer:
+    """Writes lengths for one plan: places at the tape's division, sizes a little finer."""
+
+    def __init__(self, section: Section | Band) -> None:
+        self.places: Scribe = section.scribe
+        self.sizes: Scribe = section.fine
+
+    @staticmethod
+    def _out(scribe: Scribe, mm: Fraction) -> dict[str, Any]:
+        written = scribe.write_mm(mm)
+        return {"mm": mm.numerator / mm.denominator, "text": written.text, "exact": written.exact}
+
+    def place(self, length: Length) -> dict[str, Any]:
+        """A position or a width to measure."""
+        return self._out(self.places, length.mm)
+
+    def size(self, length: Length | None) -> dict[str, Any] | None:
+        """A solved size, such as a spacing or a depth."""
+        return None if length is None else self._out(self.sizes, length.mm)
+
+    def position(self, at: int, parts: int) -> dict[str, Any]:
+        """A position given in parts of a millimetre."""
+        written = self.places.write_parts(at, parts)
+        return {"mm": at / parts, "text": written.text, "exact": written.exact}
+
+
+def told_marks(writer: Writer, found: list[Mark], parts: int) -> list[dict[str, Any]]:
+    """Marks with their places written."""
+    write = writer.places.write_parts
+    told = []
+    for mark in found:
+        text, exact = write(mark.at, parts)
+        told.append(
+            {"at": {"mm": mark.at / parts, "text": text, "exact": exact}, "kind": mark.kind.value, "pleat": mark.pleat}
+        )
+    return told
+
+
+def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
+    """The walk for drawing."""
+    per = walked.parts
+    # Equal spans share one object, laid down once: a row has a handful of them, however long it is.
+    shared = {id(s): s for s in strip.spans}
+    spans = {
+        key: {"length": writer.size(s.length), "role": s.role.value, "draw": float(s.draw)} for key, s in shared.items()
+    }
+    return {
+        "spans": [spans[id(s)] for s in strip.spans],
+        "folds": [{"after": fold.after, "turn": fold.turn.value} for fold in strip.folds],
+        "flat": [at / per for at in walked.flat],
+        "x": [x / per for x in walked.x],
+        "layers": list(walked.layers),
+        "behind": behind(walked),
+    }
+
+
+def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, Any], list[Showing]]:
+    """(the part of an answer that draws a strip, what shows of it)."""
+    per = walked.parts
+    showing, thick = front(walked), layers(walked)
+    most = thickest(thick)
+
+    def told(found: list[Showing]) -> list[dict[str, Any]]:
+        return [
+            {"from": s.start / per, "to": s.end / per, "span": s.span, "side": "RS" if s.right_side else "WS"}
+            for s in found
+        ]
+
+    return {
+        "marks": told_marks(writer, marks(exact, walked), per),
+        "walk": told_walk(writer, exact, walked),
+        "front": told(showing),
+        "back": told(back(walked)),
+        "layers": [{"from": t.start / per, "to": t.end / per, "layers": t.layers} for t in thick],
+        "thickest": {"layers": most.layers, "from": most.start / per, "to": most.end / per},
+    }, showing
+
+
+def told_joins(writer: Writer, walked: Walk, made: Joined | None) -> dict[str, Any]:
+    """Where the strip is joined, and the widths to cut."""
+    if made is None:
+        return {"joins": [], "widths": []}
+    return {
+        "joins": [
+            {
+                "at": writer.position(join.at, walked.parts),
+                "where": join.where,
+                "pleat": join.pleat,
+                "hidden": join.hidden,
+            }
+            for join in made.joins
+        ],
+        "widths": [{"cut": writer.size(w.cut), "flat": writer.size(w.flat)} for w in made.widths],
+    }
+
+
+def told_sayings(said: list[Sentence], warned: list[Caution]) -> dict[str, Any]:
+    """The slip and the warnings with their mends."""
+    return {
+        "slip": [{"about": s.about, "text": s.text} for s in said],
+        "warnings": [
+            {
+                "code": c.code,
+                "message": c.message,
+                "mend": {"says": c.mend.says, "change": dict(c.mend.change)} if c.mend else None,
+            }
+            for c in warned
+        ],
+    }

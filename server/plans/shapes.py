@@ -1,0 +1,152 @@
+"""Reading what a section says beyond its pins: places, levels, stops, the pattern piece, gathers."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from ribbon.errors import Problem
+from ribbon.gathers import Gathering, Point, Ruffler, Swatch
+from ribbon.lengths import ZERO, Length
+from ribbon.pins import Piece, Place, Stops, Taper
+from ribbon.pleats import Facing, Kind, Quantity
+from server.plans.texts import Texts, part
+
+
+def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, Any]:
+    """The fields of a section that say how it is shaped; what is wrong is kept by `texts`."""
+    return {
+        "places": tuple(_places(texts, data, kind)),
+        "from_centre": data.get("placed_from") == "centre",
+        "taper": _taper(texts, data),
+        "stops": _stops(texts, data),
+        "piece": _piece(texts, data),
+        "gathering": _gathering(texts, part(data, "gathering")),
+        "goblet": data.get("goblet") is True,
+        "at_foot": data.get("pinched_at") == "foot",
+        "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
+    }
+
+
+def _rows(data: Mapping[str, Any], name: str) -> list[tuple[str, Mapping[str, Any]]]:
+    """The rows of a list with their paths; what is no row is left to the schema."""
+    rows = data.get(name)
+    if not isinstance(rows, list):
+        return []
+    return [(f"{name}.{index}", row) for index, row in enumerate(rows) if isinstance(row, Mapping)]
+
+
+def _places(texts: Texts, data: Mapping[str, Any], kind: Kind) -> list[Place]:
+    found = []
+    for path, row in _rows(data, "placed"):
+        at = texts.length(f"{path}.at", row.get("at"))
+        depth = texts.positive(f"{path}.depth", row.get("depth"))
+        take = texts.positive(f"{path}.per_pleat", row.get("per_pleat"))
+        if depth is not None and Quantity.DEPTH not in kind.quantities:
+            texts.problems.append(
+                Problem(
+                    "not_of_kind",
+                    f"{path}.depth",
+                    str(row.get("depth")),
+                    f"{kind.title} have no depth",
+                    "give the cloth per pleat instead",
+                )
+            )
+        elif depth is not None:
+            take = depth * kind.take_up_per_depth
+        facing = Facing(row["facing"]) if row.get("facing") in ("right", "left") else None
+        found.append(Place(at or ZERO, take, facing))
+    return found
+
+
+def _taper(texts: Texts, data: Mapping[str, Any]) -> Taper | None:
+    if not isinstance(data.get("taper"), Mapping):
+        return None
+    said = part(data, "taper")
+    height = texts.positive("taper.height", said.get("height"))
+    finished = texts.positive("taper.finished", said.get("finished"))
+    darts = []
+    for path, row in _rows(said, "darts"):
+        width = texts.positive(f"taper.{path}.width", row.get("width"))
+        if isinstance(row.get("pleat"), int) and width is not None:
+            darts.append((row["pleat"], width))
+    return Taper(height or Length(1), finished, tuple(darts))
+
+
+def _stops(texts: Texts, data: Mapping[str, Any]) -> Stops | None:
+    if not isinstance(data.get("stops"), Mapping):
+        return None
+    said = part(data, "stops")
+    lower = texts.positive("stops.lower", said.get("lower"))
+    upper = texts.length("stops.upper", said.get("upper")) or ZERO
+    if lower is not None and upper >= lower:
+        texts.problems.append(
+            Problem(
+                "not_below",
+                "stops.lower",
+                str(said.get("lower")),
+                "the lower stop is not below the upper one",
+                "measure both from the edge, the lower further down",
+            )
+        )
+    return Stops(lower or Length(1), upper)
+
+
+def _piece(texts: Texts, data: Mapping[str, Any]) -> Piece | None:
+    if not isinstance(data.get("piece"), Mapping):
+        return None
+    said = part(data, "piece")
+    times = said.get("times", 1)
+    return Piece(texts.length("piece.rise", said.get("rise")) or ZERO, times if isinstance(times, int) else 1)
+
+
+def _gathering(texts: Texts, said: Mapping[str, Any]) -> Gathering:
+    usual = Gathering()
+    longest, thread, tail = (
+        texts.positive(f"gathering.{name}", said.get(name)) for name in ("longest", "thread", "tail")
+    )
+    points = [
+        Point(str(row.get("name", "")), at, texts.positive(f"gathering.{path}.flat", row.get("flat")))
+        for path, row in _rows(said, "points")
+        if (at := texts.positive(f"gathering.{path}.at", row.get("at"))) is not None
+    ]
+    swatches = []
+    for path, row in _rows(said, "swatches"):
+        flat = texts.positive(f"gathering.{path}.flat", row.get("flat"))
+        finished = texts.positive(f"gathering.{path}.finished", row.get("finished"))
+        if flat is None or finished is None:
+            continue
+        if finished >= flat:
+            texts.problems.append(
+                Problem(
+                    "no_take_up",
+                    f"gathering.{path}.finished",
+                    str(row.get("finished")),
+                    "a swatch does not grow as it is gathered",
+                    "the flat length is the longer of the two",
+                )
+            )
+        else:
+            swatches.append(Swatch(flat, finished))
+    rows, weight = said.get("rows", usual.rows), said.get("weight")
+    return Gathering(
+        longest or usual.longest,
+        rows if isinstance(rows, int) else usual.rows,
+        thread or usual.thread,
+        tail or usual.tail,
+        tuple(points),
+        tuple(swatches),
+        _ruffler(texts, part(said, "ruffler")) if isinstance(said.get("ruffler"), Mapping) else None,
+        weight if isinstance(weight, str) else None,
+    )
+
+
+def _ruffler(texts: Texts, said: Mapping[str, Any]) -> Ruffler | None:
+    tuck = texts.positive("gathering.ruffler.tuck", said.get("tuck"))
+    stitch = texts.positive("gathering.ruffler.stitch", said.get("stitch"))
+    every = said.get("every", 6)
+    return (
+        Ruffler(tuck, every, stitch)
+        if tuck is not None and stitch is not None and isinstance(every, int) and every > 0
+        else None
+    )
