@@ -27,6 +27,7 @@ check: setup .venv/.test ## lint, types, import rules and unused code only
 
 bench: setup .venv/.test chromium ## the speeds, as ratios within one run
 	@$(PY) -m scripts.bench
+	@$(PY) -m scripts.bench_page
 
 shots: setup .venv/.test chromium ## make the pictures in docs/screenshots anew, from the demo works
 	@$(PY) -m scripts.shots

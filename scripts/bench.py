@@ -28,6 +28,9 @@ def main() -> None:
         import django
 
         django.setup()
+        from server.config.wsgi import settle_memory
+
+        settle_memory()
         _plans()
         _shelf()
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from fractions import Fraction
 from math import gcd
 from typing import NamedTuple
@@ -84,6 +85,26 @@ class Scribe:
         figure = tail[1:] if part and not whole and self.unit.binary else f"{whole}{tail}"
         sign = "−" if value < 0 and steps else ""
         return Written(f"{ABOUT if rest else ''}{sign}{figure}{self._unit}", not rest)
+
+    def write_each(self, values: Iterable[int], parts: int) -> list[Written]:
+        """As `write_parts` for each of `values`, none below nought; quick, for long lists.
+
+        >>> from ribbon.lengths import UNITS
+        >>> [written.text for written in Scribe(UNITS["cm"], Length(1)).write_each([15, 31], 2)]
+        ['≈0.8 cm', '≈1.6 cm']
+        """
+        top, bottom = self._step_bottom, parts * self._step_top
+        each, tails, unit, binary = self._parts, self._tails, self._unit, self.unit.binary
+        found = []
+        for value in values:
+            steps, rest = divmod(value * top, bottom)
+            if 2 * rest >= bottom:
+                steps += 1
+            whole, part = divmod(steps, each)
+            tail = tails[part]
+            figure = tail[1:] if part and not whole and binary else f"{whole}{tail}"
+            found.append(Written(f"{ABOUT}{figure}{unit}", exact=False) if rest else Written(figure + unit, exact=True))
+        return found
 
 
 def write_ratio(ratio: Fraction) -> Written:

@@ -42,14 +42,18 @@ def meanings(kind: Kind, size: Length, said: str, fingers: int = 3) -> list[Mean
         shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.PER_PLEAT: mm}
     deep = {Q.DEPTH: mm} if Q.DEPTH in kind.quantities else {Q.PER_PLEAT: 2 * fingers * mm}
     by_depth = Q.DEPTH in kind.quantities
-    apart = {Q.BOX: mm * 2, Q.GAP: mm} if kind.width is Q.BOX else {Q.SPACING: mm * (1 if kind.width is Q.SPACING else 3 if kind.width else 2)}
+    apart = (
+        {Q.BOX: mm * 2, Q.GAP: mm}
+        if kind.width is Q.BOX
+        else {Q.SPACING: mm * (1 if kind.width is Q.SPACING else 3 if kind.width else 2)}
+    )
     # Upright folds are packed close: what they take is more than what they cover.
     packed = kind.width is Q.SPACING
     close = {Q.BOX: mm, Q.GAP: mm / 2} if kind.width is Q.BOX else {Q.SPACING: mm / 3 if packed else mm}
-    size = mm if packed else mm * Fraction(2, 5)
+    other = mm if packed else mm * Fraction(2, 5)
     deep_says = f"{said} deep, from the outer fold to the inner" if by_depth else f"each finger stands {said} out"
     return [
-        Meaning("shows", f"{said} shows on the finished edge", shows, {size_of(kind): size}),
+        Meaning("shows", f"{said} shows on the finished edge", shows, {size_of(kind): other}),
         Meaning("deep", deep_says, deep, apart),
         Meaning("taken", f"{said} of cloth goes into each", {Q.PER_PLEAT: mm}, close),
         Meaning("gauge", f"a {said} gauge measures every part", gauge, {}),

@@ -165,19 +165,18 @@ def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
                 "check its width and unit",
             )
     darts = sum((width.mm for _, width in taper.darts), Fraction(0))
-    narrowest = min(_faces(plan), default=Fraction(0))
     goal = taper.finished.mm if taper.finished is not None else plan.finished.mm - darts
     each = (plan.finished.mm - darts - goal) / plan.pleats
-    largest = each + max((width.mm for _, width in taper.darts), default=Fraction(0))
-    if goal <= 0 or largest >= narrowest:
+    if goal <= 0 or (sum(_extras(plan, taper, row(plan)), Fraction(0)) > 0 and not _shows(plan, taper)):
+        narrowest = min(_faces(plan), default=Fraction(0))
         least = plan.finished.mm - darts - narrowest * plan.pleats
         said = say(taper.finished).text if taper.finished is not None else say(Length(darts)).text
         yield Problem(
             "too_narrow",
             "taper.finished" if taper.finished is not None else "taper.darts",
             said,
-            f"the upper level would take {section.fine.write_mm(largest).text} from a face of {section.fine.write_mm(narrowest).text}, which leaves it nothing",
-            f"keep it wider than {section.fine.write_mm(max(least, Fraction(0))).text}, or use fewer pleats",
+            f"the pleats would take all that shows between them, which is {section.fine.write_mm(narrowest).text} at the narrowest",
+            f"keep it wider than {section.fine.write_mm(max(least, Fraction(0))).text}, swallow less, or use fewer pleats",
         )
     elif each < 0 and Q.PER_PLEAT in plan.values and plan.values[Q.PER_PLEAT] + each <= 0:
         yield Problem(
@@ -189,6 +188,18 @@ def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
         )
 
 
+def _shows(plan: Plan, taper: Taper) -> bool:
+    """True where something still shows between all the pleats of the upper level, and nothing lies past its ends."""
+    lower = row(plan)
+    upper = _narrowed(lower, _extras(plan, taper, lower), plan)
+    ends = [upper.pleats[0].left, upper.finished - upper.pleats[-1].right]
+    widths = [p.right - p.left for p in upper.pleats]
+    between = [b.left - a.right for a, b in pairwise(upper.pleats)]
+    if plan.section.kind.width is Q.BOX:
+        return min([*ends, *between]) >= 0 and min(widths) > 0
+    return min([*ends, 0]) == 0 and min(between, default=1) > 0 and min(widths) >= 0
+
+
 def _faces(plan: Plan) -> Iterable[Fraction]:
     """What shows between the pleats, in mm: what the upper level takes from."""
     lower = row(plan)
@@ -198,15 +209,5 @@ def _faces(plan: Plan) -> Iterable[Fraction]:
             box = (pleat.right - pleat.left) if plan.section.kind.width is Q.BOX else 0
             yield Fraction(pleat.left - before.right + box, lower.parts)
         before = pleat
-    if before is None:
-        return
-    first, last = lower.pleats[0], before
-    if plan.section.closed and not plan.section.places:
-        yield plan.finished.mm / plan.pleats
-        return
-    # At the ends a pleat takes from what lies outside it: half of its share, all of it for a knife's placement side.
-    whole = plan.section.kind.width is None
-    if not first.half and (not whole or first.facing is Facing.LEFT):
-        yield Fraction(first.left * (1 if whole else 2), lower.parts)
-    if not last.half and (not whole or last.facing is Facing.RIGHT):
-        yield Fraction((lower.finished - last.right) * (1 if whole else 2), lower.parts)
+    if before is not None and len(lower.pleats) == 1:
+        yield plan.finished.mm

@@ -4,6 +4,7 @@ from ribbon.readings.behind import behind
 from ribbon.readings.front import Showing, back, front
 from ribbon.readings.joins import Allowed, Join, Joined, Width, joined
 from ribbon.readings.layers import Thick, layers, thickest
+from ribbon.readings.lies import Lies, lies
 from ribbon.readings.lining import lining_marks
 from ribbon.readings.marks import Mark, marks
 from ribbon.readings.past import PastEnd, past_ends
@@ -12,6 +13,7 @@ __all__ = [
     "Allowed",
     "Join",
     "Joined",
+    "Lies",
     "Mark",
     "PastEnd",
     "Showing",
@@ -22,6 +24,7 @@ __all__ = [
     "front",
     "joined",
     "layers",
+    "lies",
     "lining_marks",
     "marks",
     "past_ends",

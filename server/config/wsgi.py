@@ -1,8 +1,23 @@
 """The application that gunicorn serves."""
 
+import gc
 import os
 
 from django.core.wsgi import get_wsgi_application
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 application = get_wsgi_application()
+
+
+def settle_memory() -> None:
+    """Leave what was loaded at the start out of the collector's rounds, and make those rounds rarer.
+
+    An answer is some thousands of small objects that live for one request; walking everything else while they are
+    made is a fifth of the time.
+    """
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(100_000, 50, 50)
+
+
+settle_memory()

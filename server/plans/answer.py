@@ -21,7 +21,7 @@ from ribbon.pins import (
     taped,
     tapered,
 )
-from ribbon.readings import Allowed, joined, layers, lining_marks, marks, past_ends, thickest
+from ribbon.readings import Allowed, joined, lies, lining_marks, marks, past_ends
 from ribbon.slip import cut_width, made_as, slip, tape_says
 from ribbon.strip import walk
 from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
@@ -39,12 +39,12 @@ def _answer(plan: Plan, *, lined: bool) -> dict[str, Any]:
     exact = strip(plan)
     walked = walk(exact)
     on_tape = taped(plan, section.tape) if section.tape is not None else None
-    drawn, showing = told_strip(writer, exact, walked)
+    drawn, showing, most = told_strip(writer, exact, walked)
     made = joined(exact, walked, section.cloth.usable, Allowed(*section.allowance)) if section.cloth.usable else None
     upper, about = tapered(plan), gathered(plan)
     piece = inserted(plan, upper)
     said = slip(plan, on_tape, made) + made_as(plan, upper, piece, about, lined=lined)
-    warned = cautions(plan, exact, walked, showing, past_ends(walked), thickest(layers(walked)))
+    warned = cautions(plan, exact, walked, showing, past_ends(walked), most)
     return {
         "kind": section.kind.name,
         "unit": section.unit.sign,
@@ -79,6 +79,23 @@ def _answer(plan: Plan, *, lined: bool) -> dict[str, Any]:
         "lining": told_marks(writer, lining_marks(exact, walked), walked.parts) if lined else None,
         "parts": [],
     }
+
+
+def lies_of(section: Section | Band) -> list[dict[str, Any]]:
+    """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
+    laid = mixed(section).strip if isinstance(section, Band) else strip(plan(section))
+    walked = walk(laid)
+    write, top = section.scribe.write_parts, max(walked.layers)
+    return [
+        {
+            "pleat": one.pleat,
+            "kind": one.kind.value,
+            "flat": write(one.flat, walked.parts).text,
+            "finished": write(one.x, walked.parts).text,
+            "layer": top - one.layer + 1,
+        }
+        for one in lies(laid, walked)
+    ]
 
 
 def _upper(writer: Writer, plan: Plan, exact: Tapered) -> dict[str, Any]:

@@ -8,7 +8,7 @@ from typing import Any
 from ribbon.cautions import Caution
 from ribbon.lengths import Length, Scribe
 from ribbon.pins import Band, Section
-from ribbon.readings import Joined, Mark, Showing, back, behind, front, layers, marks, thickest
+from ribbon.readings import Joined, Mark, Showing, Thick, back, behind, front, layers, marks, thickest
 from ribbon.slip import Sentence
 from ribbon.strip import Strip, Walk
 
@@ -41,14 +41,11 @@ class Writer:
 
 def told_marks(writer: Writer, found: list[Mark], parts: int) -> list[dict[str, Any]]:
     """Marks with their places written."""
-    write = writer.places.write_parts
-    told = []
-    for mark in found:
-        text, exact = write(mark.at, parts)
-        told.append(
-            {"at": {"mm": mark.at / parts, "text": text, "exact": exact}, "kind": mark.kind.value, "pleat": mark.pleat}
-        )
-    return told
+    written = writer.places.write_each((mark.at for mark in found), parts)
+    return [
+        {"at": {"mm": at / parts, "text": text, "exact": exact}, "kind": kind, "pleat": pleat}
+        for (at, kind, pleat), (text, exact) in zip(found, written, strict=True)
+    ]
 
 
 def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
@@ -61,7 +58,7 @@ def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
     }
     return {
         "spans": [spans[id(s)] for s in strip.spans],
-        "folds": [{"after": fold.after, "turn": fold.turn.value} for fold in strip.folds],
+        "folds": [{"after": fold.after, "turn": fold.turn} for fold in strip.folds],
         "flat": [at / per for at in walked.flat],
         "x": [x / per for x in walked.x],
         "layers": list(walked.layers),
@@ -69,8 +66,8 @@ def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
     }
 
 
-def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, Any], list[Showing]]:
-    """(the part of an answer that draws a strip, what shows of it)."""
+def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, Any], list[Showing], Thick]:
+    """(the part of an answer that draws a strip, what shows of it, its thickest stretch)."""
     per = walked.parts
     showing, thick = front(walked), layers(walked)
     most = thickest(thick)
@@ -81,14 +78,18 @@ def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, An
             for s in found
         ]
 
-    return {
-        "marks": told_marks(writer, marks(exact, walked), per),
-        "walk": told_walk(writer, exact, walked),
-        "front": told(showing),
-        "back": told(back(walked)),
-        "layers": [{"from": t.start / per, "to": t.end / per, "layers": t.layers} for t in thick],
-        "thickest": {"layers": most.layers, "from": most.start / per, "to": most.end / per},
-    }, showing
+    return (
+        {
+            "marks": told_marks(writer, marks(exact, walked), per),
+            "walk": told_walk(writer, exact, walked),
+            "front": told(showing),
+            "back": told(back(walked)),
+            "layers": [{"from": t.start / per, "to": t.end / per, "layers": t.layers} for t in thick],
+            "thickest": {"layers": most.layers, "from": most.start / per, "to": most.end / per},
+        },
+        showing,
+        most,
+    )
 
 
 def told_joins(writer: Writer, walked: Walk, made: Joined | None) -> dict[str, Any]:

@@ -18,7 +18,7 @@ def answer_of_mixed(whole: Mixed) -> dict[str, Any]:
     band = whole.band
     writer = Writer(band)
     walked = walk(whole.strip)
-    drawn, _ = told_strip(writer, whole.strip, walked)
+    drawn, _, _ = told_strip(writer, whole.strip, walked)
     made = joined(whole.strip, walked, band.cloth.usable, Allowed(*band.allowance)) if band.cloth.usable else None
     on_tape = taped_mixed(whole, band.tape) if band.tape is not None else None
     cut = (
@@ -60,6 +60,7 @@ def answer_of_mixed(whole: Mixed) -> dict[str, Any]:
             {
                 "kind": one.plan.section.kind.name if one.plan else "plain",
                 "start": writer.place(one.start),
+                "flat_start": writer.place(one.flat_start),
                 "finished": writer.size(one.finished),
                 "flat": writer.size(one.flat),
                 "lead": writer.size(one.plan.lead) if one.plan else writer.size(ZERO),

@@ -281,6 +281,7 @@ class PartOut(Schema):
 
     kind: str
     start: LengthOut
+    flat_start: LengthOut
     finished: LengthOut
     flat: LengthOut
     lead: LengthOut
@@ -316,6 +317,16 @@ class PlanOut(SolvedOut):
     gathered: GatheredOut | None
     lining: list[MarkOut] | None
     parts: list[PartOut]
+
+
+class LiesOut(Schema):
+    """Where a line lies: on the flat cloth, on the finished edge, and in which layer, 1 being nearest to whoever looks."""
+
+    pleat: int
+    kind: str
+    flat: str
+    finished: str
+    layer: int
 
 
 class MeaningOut(Schema):

@@ -5,9 +5,9 @@ from __future__ import annotations
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from server.plans.answer import answer_of
+from server.plans.answer import answer_of, lies_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
-from server.plans.out import EvenOut, MeaningOut, PlanOut, RuffleOut
+from server.plans.out import EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
 from server.wire.json import answer
@@ -28,6 +28,12 @@ def plan_section(request: HttpRequest, section: SectionIn) -> HttpResponse:
 def move_pin(request: HttpRequest, move: MoveIn) -> HttpResponse:
     """What a pin says after it is moved by divisions of the tape, or dragged.  Stateless."""
     return answer({"text": read_move(move.model_dump())})
+
+
+@router.post("/lies", response={200: list[LiesOut], 400: Problems, 413: Problems, 422: Problems}, operation_id="lies")
+def section_lies(request: HttpRequest, section: SectionIn) -> HttpResponse:
+    """The ribbon as a table: where every line lies, flat and folded.  Stateless."""
+    return answer(lies_of(section.section))
 
 
 _REFUSED = {400: Problems, 413: Problems, 422: Problems}

@@ -9,6 +9,41 @@ from server.works.services import create
 
 _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
     (
+        "Telescope cover",
+        "for the old refractor, a pleat at each corner",
+        (
+            (
+                "Skirt of the cover",
+                {
+                    "kind": "inverted", "unit": "in", "closed": True,
+                    "pins": {"finished": "114 in", "depth": "2 1/2 in"},
+                    "placed": [{"at": "13 in"}, {"at": "44 in"}, {"at": "70 in"}, {"at": "101 in"}],
+                    "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
+                },
+            ),
+        ),
+    ),
+    (
+        "Observing coat",
+        "knife pleats in front, cartridge pleats behind, on one band",
+        (
+            (
+                "Skirt of the coat",
+                {
+                    "kind": "mixed", "unit": "cm", "pins": {"finished": "84 cm"},
+                    "parts": [
+                        {"kind": "plain", "width": "6 cm"},
+                        {"kind": "knife", "share": "1/4", "facing": "left", "meet": True, "pins": {"spacing": {"about": "2 cm"}}},
+                        {"kind": "cartridge", "pins": {"spacing": {"about": "8 mm"}, "depth": "15 mm"}},
+                        {"kind": "knife", "share": "1/4", "facing": "right", "meet": True, "pins": {"spacing": {"about": "2 cm"}}},
+                        {"kind": "plain", "width": "6 cm"},
+                    ],
+                    "allowance": {"start": "1.5 cm", "end": "1.5 cm", "join": "1.5 cm"},
+                },
+            ),
+        ),
+    ),
+    (
         "Bunk curtain",
         "guest house, lower bunk",
         (

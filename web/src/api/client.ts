@@ -5,6 +5,8 @@ export type SectionSpec = Schemas["SectionSpec"];
 export type Plan = Schemas["PlanOut"];
 
 export type Choice = Schemas["ChoiceOut"];
+export type Lies = Schemas["LiesOut"];
+export type Meaning = Schemas["MeaningOut"];
 export type Mark = Schemas["MarkOut"];
 export type Problem = Schemas["ProblemOut"];
 export type Work = Schemas["WorkOut"];

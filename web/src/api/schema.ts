@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Section Lies
+         * @description The ribbon as a table: where every line lies, flat and folded.  Stateless.
+         */
+        post: operations["lies"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/meanings": {
         parameters: {
             query?: never;
@@ -727,6 +747,22 @@ export interface components {
             text: string;
         };
         /**
+         * LiesOut
+         * @description Where a line lies: on the flat cloth, on the finished edge, and in which layer, 1 being nearest to whoever looks.
+         */
+        LiesOut: {
+            /** Finished */
+            finished: string;
+            /** Flat */
+            flat: string;
+            /** Kind */
+            kind: string;
+            /** Layer */
+            layer: number;
+            /** Pleat */
+            pleat: number;
+        };
+        /**
          * LineOut
          * @description One line of the reckoning: what it found, the equation in words and in numbers.
          */
@@ -928,6 +964,7 @@ export interface components {
         PartOut: {
             finished: components["schemas"]["LengthOut"];
             flat: components["schemas"]["LengthOut"];
+            flat_start: components["schemas"]["LengthOut"];
             /** Kind */
             kind: string;
             lead: components["schemas"]["LengthOut"];
@@ -2079,6 +2116,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EvenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiesOut"][];
                 };
             };
             /** @description Bad Request */

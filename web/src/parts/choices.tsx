@@ -1,4 +1,5 @@
 import type { Choice, Plan } from "../api/client";
+import { counted } from "../state/figure";
 import { Figure } from "./figure";
 
 /** The neighbouring counts as small folded rows to pick from. */
@@ -17,7 +18,7 @@ export function Choices({ plan, onPick }: { plan: Plan; onPick: (count: number) 
             className={`border-t-4 bg-linen px-3 py-2 text-left ${chosen ? "border-madder" : "border-thread hover:border-woad"}`}
           >
             <span className="font-bold">
-              {choice.count} {choice.count === 1 ? "pleat" : "pleats"}
+              <Figure>{counted(choice.count)}</Figure> {choice.count === 1 ? "pleat" : "pleats"}
             </span>
             <span className="block text-sm text-smoke">
               <Figure>{says(choice)}</Figure>

@@ -1,12 +1,15 @@
 import { useState } from "react";
 import type { Problem, SectionSpec } from "../api/client";
 import { asKind, changed, KIND_WORDS } from "../state/spec";
+import { Choose, Text, Tick } from "./fields";
 import { sentence } from "./pin-tile";
 
 interface Props {
   spec: SectionSpec;
   problems: Problem[];
   onChange: (spec: SectionSpec, field: string) => void;
+  /** True for a part of a mixed edge, whose allowances, cloth and tape are the whole's. */
+  inner?: boolean;
 }
 
 const FACINGS: [NonNullable<SectionSpec["facing"]>, string][] = [
@@ -21,9 +24,11 @@ const TAPES: Record<string, string[]> = {
 };
 
 /** What is known of the edge itself: the kind of pleat, its facing, how the edge ends, its allowances, the tape. */
-export function EdgeFacts({ spec, problems, onChange }: Props) {
+export function EdgeFacts({ spec, problems, onChange, inner = false }: Props) {
   const set = (fields: Record<string, unknown>) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "");
   const folded = spec.kind === "knife" || spec.kind === "box" || spec.kind === "inverted";
+  const mixed = spec.kind === "mixed";
+  const placed = Boolean(spec.placed?.length);
   const metric = spec.unit !== "in" && spec.unit !== "ft" && spec.unit !== "yd";
   return (
     <fieldset className="m-0 flex flex-wrap items-end gap-x-5 gap-y-3 border-0 p-0">
@@ -31,10 +36,10 @@ export function EdgeFacts({ spec, problems, onChange }: Props) {
       <Choose
         name="Kind"
         value={spec.kind}
-        options={Object.entries(KIND_WORDS)}
+        options={Object.entries(KIND_WORDS).filter(([kind]) => !inner || kind !== "mixed")}
         onPick={(kind) => onChange(asKind(spec, kind as SectionSpec["kind"]), "kind")}
       />
-      {spec.kind === "knife" && (
+      {(spec.kind === "knife" || spec.kind === "tuck") && (
         <Choose name="Facing" value={spec.facing ?? "right"} options={FACINGS} onPick={(facing) => set({ facing })} />
       )}
       {spec.kind === "pinch" && (
@@ -42,7 +47,33 @@ export function EdgeFacts({ spec, problems, onChange }: Props) {
           name="Fingers"
           value={String(spec.fingers ?? 3)}
           options={["1", "2", "3", "4"].map((n) => [n, n === "1" ? "1 (single)" : n])}
-          onPick={(n) => set({ fingers: Number(n) })}
+          onPick={(n) => set({ fingers: Number(n), goblet: false })}
+        />
+      )}
+      {spec.kind === "pinch" && (
+        <Choose
+          name="Caught"
+          value={spec.goblet ? "goblet" : (spec.pinched_at ?? "head")}
+          options={[
+            ["head", "At the head"],
+            ["foot", "At the foot"],
+            ["goblet", "At the foot, as a goblet"],
+          ]}
+          onPick={(where) =>
+            set(
+              where === "goblet"
+                ? { goblet: true, pinched_at: "foot", fingers: 1 }
+                : { goblet: false, pinched_at: where },
+            )
+          }
+        />
+      )}
+      {spec.kind === "cartridge" && (
+        <Choose
+          name="Rows of stitches"
+          value={String(spec.rows ?? 2)}
+          options={["2", "3", "4", "5"].map((n) => [n, n])}
+          onPick={(n) => set({ rows: Number(n) })}
         />
       )}
       {folded && (
@@ -57,20 +88,22 @@ export function EdgeFacts({ spec, problems, onChange }: Props) {
           onPick={(value) => set({ meet: value === "follows" ? null : value === "meet" })}
         />
       )}
-      <Choose
-        name="The edge"
-        value={spec.closed ? "ring" : "open"}
-        options={[
-          ["open", "Has two ends"],
-          ["ring", "Is a closed ring"],
-        ]}
-        onPick={(value) => set(value === "ring" ? { closed: true, remainder: "spacing" } : { closed: false })}
-      />
-      {!spec.closed && (
+      {!mixed && (
+        <Choose
+          name="The edge"
+          value={spec.closed ? "ring" : "open"}
+          options={[
+            ["open", "Has two ends"],
+            ["ring", "Is a closed ring"],
+          ]}
+          onPick={(value) => set(value === "ring" ? { closed: true, remainder: "spacing" } : { closed: false })}
+        />
+      )}
+      {!spec.closed && !mixed && (
         <>
-          <End side="lead" name="Before the first pleat" {...{ spec, problems, onChange }} />
-          <End side="tail" name="After the last pleat" {...{ spec, problems, onChange }} />
-          {spec.kind !== "gather" && (
+          <End side="lead" name={placed ? "The start" : "Before the first pleat"} {...{ spec, problems, onChange }} />
+          <End side="tail" name={placed ? "The end" : "After the last pleat"} {...{ spec, problems, onChange }} />
+          {spec.kind !== "gather" && !placed && (
             <Choose
               name="What is left over goes"
               value={spec.remainder ?? "spacing"}
@@ -85,6 +118,23 @@ export function EdgeFacts({ spec, problems, onChange }: Props) {
           )}
         </>
       )}
+      {!inner && <Whole {...{ spec, problems, set, metric }} />}
+      {!mixed && !inner && (
+        <Tick name="A lining too, as the mirror" on={spec.lining ?? false} onTick={(lining) => set({ lining })} />
+      )}
+    </fieldset>
+  );
+}
+
+/** What holds for the whole edge: allowances, the cloth, the tape. */
+function Whole({
+  spec,
+  problems,
+  set,
+  metric,
+}: Omit<Props, "onChange" | "inner"> & { set: (fields: Record<string, unknown>) => void; metric: boolean }) {
+  return (
+    <>
       <Text
         name="Allowance at the start"
         path="allowance.start"
@@ -131,58 +181,7 @@ export function EdgeFacts({ spec, problems, onChange }: Props) {
         ]}
         onPick={(tape) => set({ tape: tape === "exact" ? null : tape })}
       />
-    </fieldset>
-  );
-}
-
-function Choose(props: {
-  name: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onPick: (value: string) => void;
-}) {
-  const known = props.options.some(([value]) => value === props.value);
-  return (
-    <label className="flex flex-col text-sm font-semibold text-smoke">
-      {props.name}
-      <select
-        className="field text-base font-normal"
-        value={props.value}
-        onChange={(event) => props.onPick(event.currentTarget.value)}
-      >
-        {!known && <option value={props.value}>{props.value}</option>}
-        {props.options.map(([value, word]) => (
-          <option key={value} value={value}>
-            {word}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-function Text(props: {
-  name: string;
-  path: string;
-  value: string | number;
-  problems: Problem[];
-  onType: (text: string) => void;
-}) {
-  const problem = props.problems.find((one) => one.path === props.path);
-  return (
-    <label className="flex flex-col text-sm font-semibold text-smoke">
-      {props.name}
-      <input
-        className="field w-36 text-base font-normal"
-        value={props.value}
-        aria-invalid={problem ? true : undefined}
-        onChange={(event) => props.onType(event.currentTarget.value)}
-        autoComplete="off"
-      />
-      {problem && (
-        <span className="max-w-56 text-madder">{`${sentence(problem.message)} ${sentence(problem.way_out)}`}</span>
-      )}
-    </label>
+    </>
   );
 }
 
@@ -192,23 +191,25 @@ const TIMES: [string, string][] = [
   ["1", "A whole space"],
   ["width", "A width…"],
 ];
+const ON_FOLD: [string, string] = ["fold", "Half a pleat on the cloth’s fold"];
 
-function End({ side, name, spec, problems, onChange }: Props & { side: "lead" | "tail"; name: string }) {
+function End({ side, name, spec, problems, onChange }: Omit<Props, "inner"> & { side: "lead" | "tail"; name: string }) {
   const end = spec[side] ?? {};
   const [asWidth, setAsWidth] = useState(end.width !== undefined && end.width !== null);
   const wide = end.width !== undefined && end.width !== null;
-  const set = (value: Record<string, string>) => onChange({ ...spec, [side]: value }, side);
+  const set = (value: Record<string, string | boolean>) => onChange({ ...spec, [side]: value }, side);
   const problem = problems.find((one) => one.path === side || one.path.startsWith(`${side}.`));
   return (
     <span className="flex items-end gap-2">
       {spec.kind !== "gather" && spec.kind !== "cartridge" && (
         <Choose
           name={name}
-          value={wide || asWidth ? "width" : String(end.times ?? "1/2")}
-          options={TIMES}
+          value={end.fold ? "fold" : wide || asWidth ? "width" : String(end.times ?? "1/2")}
+          options={spec.kind === "box" || spec.kind === "inverted" ? [...TIMES, ON_FOLD] : TIMES}
           onPick={(value) => {
             setAsWidth(value === "width");
-            if (value !== "width") set({ times: value });
+            if (value === "fold") set({ fold: true });
+            else if (value !== "width") set({ times: value });
           }}
         />
       )}

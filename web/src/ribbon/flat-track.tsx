@@ -5,6 +5,7 @@ import { SvgFigure } from "./svg-figure";
 import { inSight } from "./view";
 
 const HEIGHT = 62;
+const MANY = 480;
 
 function bars(spans: [number, number][]): string {
   return spans.map(([a, b]) => `M${a.toFixed(1)} 0H${b.toFixed(1)}V${HEIGHT}H${a.toFixed(1)}Z`).join("");
@@ -15,10 +16,12 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
   const { model, px, low, high } = props;
   const { walk, marks, allowance, flat, count, joins } = model.plan;
   const [first, end] = inSight(walk.flat, low, high);
-  const every = Math.max(1, Math.ceil((end - first) / 900));
+  // Past what the eye can part, every so many spans stand for the others.
+  const crowded = end - first > MANY;
+  const every = Math.max(1, Math.ceil((end - first) / (crowded ? 400 : MANY)));
   const runs: Record<string, [number, number][]> = {};
   const numbers = new Map<number, number>();
-  for (let span = first; span < Math.min(end, walk.spans.length); span += 1) {
+  for (let span = first; span < Math.min(end, walk.spans.length); span += crowded ? every : 1) {
     const pleat = model.faceOf.get(span);
     if (pleat !== undefined && px(walk.flat[span + 1] as number) - px(walk.flat[span] as number) > 22)
       numbers.set(span, pleat);
@@ -27,7 +30,7 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
     runs[shown] ??= [];
     const list = runs[shown];
     const [a, b] = [px(walk.flat[span] as number), px(walk.flat[span + 1] as number)];
-    const last = list.at(-1);
+    const last = crowded ? undefined : list.at(-1);
     if (last && a - last[1] < 0.3) last[1] = b;
     else list.push([a, b]);
   }
@@ -38,13 +41,14 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
     const kind = marks[i]?.kind;
     if (kind) lines[kind] = `${lines[kind] ?? ""}M${px(model.markAt[i] as number).toFixed(1)} 0V${HEIGHT}`;
   }
-  const labelled = marks.slice(from, to).map((mark, index) => ({ mark, index: from + index }));
+  const labelled = room < 20 ? [] : marks.slice(from, to).map((mark, index) => ({ mark, index: from + index }));
   const named = (kind: string) => kind === "outer" || kind === "sew" || kind === "match" || kind === "stitch";
   const seen = new Set<number>();
   return (
     <g>
+      {crowded && <path d={bars([[px(Math.max(0, low)), px(Math.min(flat.mm, high))]])} fill="var(--cloth-under)" />}
       <path d={bars(runs.under ?? [])} fill="var(--cloth-under)" />
-      <path d={bars(runs.under ?? [])} fill="url(#weave)" />
+      {!crowded && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
       <path d={bars(runs.face ?? [])} fill="var(--cloth)" />
       <path d={bars(runs.plain ?? [])} fill="var(--cloth)" opacity={0.72} />
       {allowance.start.mm > 0 && <Allowance a={px(-allowance.start.mm)} b={px(0)} />}
@@ -93,6 +97,10 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           pleat={pleat}
         />
       ))}
+      {room >= 40 &&
+        model.middles
+          .filter(({ at }) => at >= low && at <= high)
+          .map(({ at, pleat }) => <PleatNumber key={at} x={px(at)} y={30} pleat={pleat} />)}
       {room >= 62 &&
         labelled.map(({ mark, index }) => {
           if (!named(mark.kind) || seen.has(mark.pleat)) return null;

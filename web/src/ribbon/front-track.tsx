@@ -1,16 +1,47 @@
 import type { ReactNode } from "react";
-import type { Model } from "./model";
+import type { Model, Stretch } from "./model";
 import { PleatNumber } from "./pleat-number";
 import { inSight } from "./view";
 
 const HEIGHT = 92;
 
-/** As it will hang, seen from the front, with shade where one fold lies behind another. */
-export function FrontTrack(props: { model: Model; px: (mm: number) => number; low: number; high: number }) {
-  const { kind } = props.model.plan;
-  if (kind === "gather" || kind === "cartridge") return <Drawn {...props} />;
-  if (kind === "pinch") return <Pinched {...props} />;
-  return <Folded {...props} />;
+interface Props {
+  model: Model;
+  px: (mm: number) => number;
+  low: number;
+  high: number;
+  /** True when the strip is turned over and its wrong side is looked at. */
+  turned: boolean;
+}
+interface Drawing extends Props {
+  stretch: Stretch;
+}
+
+/** As it will hang, seen from the front or turned over, with shade where one fold lies behind another. */
+export function FrontTrack(props: Props) {
+  return props.model.stretches.map((stretch) => {
+    if (stretch.to < props.low || stretch.from > props.high) return null;
+    const part = { ...props, stretch };
+    if (stretch.kind === "gather" || stretch.kind === "cartridge") return <Drawn key={stretch.from} {...part} />;
+    if (stretch.kind === "pinch") return <Pinched key={stretch.from} {...part} />;
+    return <Folded key={stretch.from} {...part} />;
+  });
+}
+
+/** The two ends of a stretch as they are seen, the left one first: turned over, they change places. */
+function ends(px: (mm: number) => number, from: number, to: number): [number, number] {
+  const [a, b] = [px(from), px(to)];
+  return a < b ? [a, b] : [b, a];
+}
+
+/** The cloth's ground: its right side, or its wrong side with a weave over it. */
+function Ground({ d, wrong }: { d: string; wrong: boolean }) {
+  return (
+    <>
+      <path d={d} fill={wrong ? "var(--cloth-under)" : "var(--cloth)"} />
+      {wrong && <path d={d} fill="url(#weave)" />}
+    </>
+  );
 }
 
 function hem(a: number, b: number): string {
@@ -18,39 +49,54 @@ function hem(a: number, b: number): string {
   return `M${a.toFixed(1)} 0H${b.toFixed(1)}V${HEIGHT - 6}Q${((a + b) / 2).toFixed(1)} ${(HEIGHT - 6 + sag).toFixed(1)} ${a.toFixed(1)} ${HEIGHT - 6}Z`;
 }
 
-function Folded({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
-  const { front, walk } = model.plan;
-  const [first, end] = inSight(model.frontFrom, low, high);
-  const every = Math.max(1, Math.ceil((end - first) / 900));
-  let faces = "";
+function Folded({ model, px, low, high, turned, stretch }: Drawing) {
+  const { walk } = model.plan;
+  const front = turned ? model.plan.back : model.plan.front;
+  const places = turned ? model.backFrom : model.frontFrom;
+  const [first, end] = inSight(places, Math.max(low, stretch.from), Math.min(high, stretch.to));
+  const every = Math.max(1, Math.ceil((end - first) / (end - first > 480 ? 300 : 480)));
+  let right = "";
+  let wrong = "";
   let unders = "";
   const shades: ReactNode[] = [];
   let edges = "";
-  const layer = (index: number) => walk.layers[front[index]?.span ?? -1] ?? Number.NEGATIVE_INFINITY;
+  let stitches = "";
+  const nearer = turned ? -1 : 1;
+  const layer = (index: number) =>
+    nearer * (walk.layers[front[index]?.span ?? -1] ?? nearer * Number.NEGATIVE_INFINITY);
   const numbers: ReactNode[] = [];
-  for (let i = first; i < end; i += 1) {
-    const stretch = front[i];
-    if (!stretch) continue;
-    const [a, b] = [px(stretch.from), px(stretch.to)];
-    const role = walk.spans[stretch.span]?.role;
-    if (role === "under") unders += hem(a, b);
-    else faces += hem(a, b);
-    if ((i - first) % every === 0) edges += `M${a.toFixed(1)} 0V${HEIGHT - 6}`;
-    if (b - a > 5 && end - first < 400) {
+  const many = end - first > 220;
+  if (end - first > 480) right = hem(...ends(px, Math.max(low, stretch.from), Math.min(high, stretch.to)));
+  for (let i = first; i < end; i += every) {
+    const seen = front[i];
+    if (!seen || (model.stretches.length > 1 && !within(seen, stretch))) continue;
+    const [a, b] = ends(px, seen.from, seen.to);
+    const under = walk.spans[seen.span]?.role === "under";
+    if (every === 1 && seen.side === "WS") wrong += hem(a, b);
+    else if (every === 1) right += hem(a, b);
+    if (under && !turned) unders += hem(a, b);
+    edges += `M${px(seen.from).toFixed(1)} 0V${HEIGHT - 6}`;
+    if (stretch.look.stitched && i > 0) stitches += `M${px(seen.from).toFixed(1)} 3V${HEIGHT * 0.55}`;
+    if (b - a > 5 && !many) {
       const reach = Math.min(34, (b - a) * 0.45);
       // Behind a fold the shade is deep; where two folds kiss it is a narrow one on both sides.
       const shade = (beside: number) => (layer(beside) > layer(i) ? reach : layer(beside) === layer(i) ? reach / 3 : 0);
-      if (i > 0 && shade(i - 1)) shades.push(<Shade key={`l${i}`} x={a} width={shade(i - 1)} from="left" />);
-      if (i < front.length - 1 && shade(i + 1))
-        shades.push(<Shade key={`r${i}`} x={b - shade(i + 1)} width={shade(i + 1)} from="right" />);
+      const [before, after] = turned ? [i + 1, i - 1] : [i - 1, i + 1];
+      if (front[before] && shade(before)) shades.push(<Shade key={`l${i}`} x={a} width={shade(before)} from="left" />);
+      if (front[after] && shade(after))
+        shades.push(<Shade key={`r${i}`} x={b - shade(after)} width={shade(after)} from="right" />);
     }
-    if (model.faceOf.has(stretch.span) && b - a > 26)
-      numbers.push(<PleatNumber key={i} x={(a + b) / 2} y={HEIGHT / 2 + 4} pleat={model.faceOf.get(stretch.span)} />);
+    if (model.faceOf.has(seen.span) && b - a > 26 && !turned)
+      numbers.push(<PleatNumber key={i} x={(a + b) / 2} y={HEIGHT / 2 + 4} pleat={model.faceOf.get(seen.span)} />);
   }
+  if (!turned && !many)
+    for (const { x, pleat } of model.middles)
+      if (x >= Math.max(low, stretch.from) && x <= Math.min(high, stretch.to))
+        numbers.push(<PleatNumber key={`m${pleat}`} x={px(x)} y={HEIGHT / 2 + 4} pleat={pleat} />);
   return (
     <g>
-      <path d={faces} fill="var(--cloth)" />
-      <path d={unders} fill="var(--cloth)" />
+      <Ground d={right} wrong={false} />
+      <Ground d={wrong} wrong />
       <path d={unders} fill="var(--cloth-shade)" opacity={0.3} />
       {shades}
       <path
@@ -60,37 +106,68 @@ function Folded({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
         strokeWidth={1.2}
         opacity={end - first > 300 ? 0.4 : 0.75}
       />
+      <path d={stitches} fill="none" stroke="var(--on-cloth)" strokeWidth={1.6} strokeDasharray="3 3" />
       {numbers}
     </g>
   );
+}
+
+function within(seen: { from: number; to: number }, stretch: Stretch): boolean {
+  const middle = (seen.from + seen.to) / 2;
+  return middle >= stretch.from && middle <= stretch.to;
 }
 
 function Shade({ x, width, from }: { x: number; width: number; from: "left" | "right" }) {
   return <rect x={x} width={width} height={HEIGHT - 5} fill={`url(#shade-${from})`} />;
 }
 
-function Pinched({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
-  const { finished, marks, count } = model.plan;
-  const [a, b] = [px(Math.max(0, low)), px(Math.min(finished.mm, high))];
-  const each = (px(finished.mm) - px(0)) / Math.max(1, count);
+function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
+  const { marks } = model.plan;
+  const { look } = stretch;
+  const [a, b] = ends(px, Math.max(stretch.from, low), Math.min(stretch.to, high));
+  const each = Math.abs(px(stretch.to) - px(stretch.from)) / Math.max(1, stretch.count);
   let heads = "";
   let folds = "";
   const numbers: ReactNode[] = [];
+  const fingers = Math.max(1, model.fingers);
   marks.forEach((mark, i) => {
     const x = px(model.markX[i] as number);
-    if (mark.kind !== "sew" || marks[i - 1]?.pleat === mark.pleat || x < -60 || x > b + 60) return;
+    const here = model.markX[i] as number;
+    if (mark.kind !== "sew" || marks[i - 1]?.pleat === mark.pleat || x < a - 60 || x > b + 60) return;
+    if (here < stretch.from || here > stretch.to) return;
     const half = Math.min(9, each * 0.16);
-    for (let finger = 0; finger < model.fingers; finger += 1) {
-      const lean = model.fingers > 1 ? (finger / (model.fingers - 1) - 0.5) * 2 : 0;
-      heads += `M${(x + lean * half).toFixed(1)} 0Q${(x + lean * half * 0.9).toFixed(1)} 16 ${x.toFixed(1)} 22`;
-      folds += `M${x.toFixed(1)} 22Q${(x + lean * half * 1.2).toFixed(1)} 50 ${(x + lean * each * 0.2).toFixed(1)} ${HEIGHT - 5}`;
+    const show = (n: number) => n.toFixed(1);
+    if (turned) heads += `M${show(x)} 0V26`;
+    else if (look.goblet) {
+      // Open at the head like a cup, caught at its foot.
+      const cup = half * 1.5;
+      heads += `M${show(x - cup)} 3C${show(x - cup)} 14 ${show(x - half * 0.4)} 16 ${show(x)} 26C${show(x + half * 0.4)} 16 ${show(x + cup)} 14 ${show(x + cup)} 3A${show(cup)} 3 0 1 0 ${show(x - cup)} 3A${show(cup)} 3 0 0 0 ${show(x + cup)} 3`;
+    } else if (fingers === 1)
+      heads += `M${show(x - half * 0.7)} 1V24M${show(x + half * 0.7)} 1V24M${show(x - half * 0.7)} 1H${show(x + half * 0.7)}`;
+    for (let finger = 0; finger < (look.goblet || turned ? 2 : fingers); finger += 1) {
+      const many = look.goblet || turned ? 2 : fingers;
+      const lean = many > 1 ? (finger / (many - 1) - 0.5) * 2 : 0;
+      if (!look.goblet && !turned && fingers > 1)
+        heads += look.atFoot
+          ? `M${show(x + lean * half * 1.7)} 0Q${show(x + lean * half * 0.8)} 12 ${show(x)} 26`
+          : `M${show(x)} 0Q${show(x + lean * half * 0.4)} 12 ${show(x + lean * half * 1.2)} 26`;
+      const start = look.atFoot || look.goblet || turned ? x : x + lean * half * 1.2;
+      folds += `M${show(start)} 26Q${show(x + lean * half * 1.2)} 52 ${show(x + lean * each * 0.2)} ${HEIGHT - 5}`;
     }
+    if (!look.goblet && !turned)
+      heads += look.atFoot ? `M${show(x - 4)} 26H${show(x + 4)}` : `M${show(x - 4)} 2H${show(x + 4)}`;
     if (each > 30)
-      numbers.push(<PleatNumber key={mark.pleat} x={x + half + 6} y={18} pleat={mark.pleat} anchor="start" />);
+      numbers.push(
+        x + half + 30 < b ? (
+          <PleatNumber key={mark.pleat} x={x + half + 8} y={18} pleat={mark.pleat} anchor="start" />
+        ) : (
+          <PleatNumber key={mark.pleat} x={x - half - 14} y={18} pleat={mark.pleat} />
+        ),
+      );
   });
   return (
     <g>
-      <path d={hem(a, b)} fill="var(--cloth)" />
+      <Ground d={hem(a, b)} wrong={turned} />
       <path d={folds} fill="none" stroke="var(--cloth-shade)" strokeWidth={1.6} opacity={0.55} />
       <path d={heads} fill="none" stroke="var(--cloth-shade)" strokeWidth={2.4} />
       {numbers}
@@ -98,12 +175,12 @@ function Pinched({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
   );
 }
 
-function Drawn({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
-  const { finished, lead, tail, kind, count, fullness } = model.plan;
-  const [a, b] = [px(Math.max(0, low)), px(Math.min(finished.mm, high))];
+function Drawn({ px, low, high, turned, stretch }: Drawing) {
+  const { kind, count, fullness, look } = stretch;
+  const [a, b] = ends(px, Math.max(stretch.from, low), Math.min(stretch.to, high));
   const flatEnds = kind === "gather";
-  const [from, to] = [px(flatEnds ? lead.mm : 0), px(flatEnds ? finished.mm - tail.mm : finished.mm)];
-  const lines = kind === "gather" ? Math.round(((to - from) / 7) * Math.min(2, fullness.value / 2)) : count;
+  const [from, to] = ends(px, stretch.from + (flatEnds ? stretch.lead : 0), stretch.to - (flatEnds ? stretch.tail : 0));
+  const lines = flatEnds ? Math.round(((to - from) / 7) * Math.min(2, fullness / 2)) : count;
   const step = (to - from) / Math.max(1, lines);
   const every = Math.max(1, Math.ceil(2.5 / step));
   let folds = "";
@@ -115,9 +192,12 @@ function Drawn({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
     const sway = kind === "gather" ? ((i % 3) - 1) * step * 0.6 : 0;
     folds += `M${x.toFixed(1)} 0q${(sway * 0.3).toFixed(1)} ${((HEIGHT - 8) * (fall ?? 1) * 0.5).toFixed(1)} ${sway.toFixed(1)} ${((HEIGHT - 8) * (fall ?? 1)).toFixed(1)}`;
   }
+  const rows = Array.from({ length: look.rows }, (_, row) => `M${a.toFixed(1)} ${8 + row * 7}H${b.toFixed(1)}`).join(
+    "",
+  );
   return (
     <g>
-      <path d={hem(a, b)} fill="var(--cloth)" />
+      <Ground d={hem(a, b)} wrong={turned} />
       <path
         d={folds}
         fill="none"
@@ -127,8 +207,8 @@ function Drawn({ model, px, low, high }: Parameters<typeof FrontTrack>[0]) {
       />
       {kind === "cartridge" && (
         <path
-          d={`M${a} 8H${b}M${a} 15H${b}`}
-          stroke="var(--on-cloth)"
+          d={rows}
+          stroke={turned ? "var(--soot)" : "var(--on-cloth)"}
           strokeDasharray={`${Math.max(1, step / 2)} ${Math.max(1, step / 2)}`}
           strokeWidth={1.4}
         />

@@ -1,16 +1,25 @@
+import { useMemo } from "react";
 import type { Model } from "./model";
 import { scale, type View, WHOLE } from "./view";
 
+const MANY = 600;
+
 /** The whole strip, small, with the part in sight framed. */
 export function Overview({ model, view, width }: { model: Model; view: View; width: number }) {
-  const { flat, marks } = model.plan;
+  const { flat, walk } = model.plan;
   const px = scale(WHOLE, flat.mm, width);
-  const every = Math.max(1, Math.ceil(marks.length / 1200));
-  let faces = "";
-  for (let i = 0; i < model.plan.walk.spans.length; i += every) {
-    if (model.plan.walk.spans[i]?.role === "under") continue;
-    faces += `M${px(model.plan.walk.flat[i] as number).toFixed(1)} 0H${px(model.plan.walk.flat[i + 1] as number).toFixed(1)}V12H${px(model.plan.walk.flat[i] as number).toFixed(1)}Z`;
-  }
+  // The strip itself does not change as the view moves over it.
+  const faces = useMemo(() => {
+    const to = scale(WHOLE, walk.flat.at(-1) ?? 1, width);
+    const every = Math.max(1, Math.ceil(walk.spans.length / MANY));
+    let path = "";
+    for (let i = 0; i < walk.spans.length; i += every) {
+      if (walk.spans[i]?.role === "under") continue;
+      const a = to(walk.flat[i] as number).toFixed(1);
+      path += `M${a} 0H${to(walk.flat[i + 1] as number).toFixed(1)}V12H${a}Z`;
+    }
+    return path;
+  }, [walk, width]);
   const [a, b] = [px(view.from * flat.mm), px(view.to * flat.mm)];
   return (
     <g>

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Plan } from "../api/client";
+import type { Look } from "../state/look";
 import type { Hold, Quantity } from "../state/spec";
 import { dimension, middlePleat } from "./dimensions";
 import { EdgeTrack, edgeHeight } from "./edge-track";
@@ -10,13 +11,15 @@ import { Measure } from "./measure";
 import { type Model, model as modelOf } from "./model";
 import { Overview } from "./overview";
 import { Tape } from "./tape";
-import { panned, scale, type View, WHOLE, zoomed } from "./view";
+import { useFolding } from "./use-folding";
+import { inSight, panned, scale, type View, WHOLE, zoomed } from "./view";
 
 const FLAT_AT = 31;
 const EDGE_AT = FLAT_AT + 62 + 40;
 
 interface Props {
   plan: Plan;
+  looks: Look[];
   stale: boolean;
   /** The quantity that is pointed at, on the cloth or among the pins. */
   lit: Quantity | null;
@@ -27,8 +30,11 @@ interface Props {
 }
 
 /** The ribbon: the cloth flat with its marks, folded seen from above, and from the front, tied by threads. */
-export function Ribbon({ plan, stale, lit, holdOf, onLight, onDrag, onRefused }: Props) {
-  const model = useMemo(() => modelOf(plan), [plan]);
+export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDrag, onRefused }: Props) {
+  const plan = useFolding(newest);
+  const dressed = JSON.stringify(looks);
+  const model = useMemo(() => modelOf(plan, JSON.parse(dressed) as Look[]), [plan, dressed]);
+  const [turned, setTurned] = useState(false);
   const [view, setView] = useState<View>(WHOLE);
   const [width, setWidth] = useState(900);
   const box = useRef<HTMLDivElement>(null);
@@ -80,7 +86,7 @@ export function Ribbon({ plan, stale, lit, holdOf, onLight, onDrag, onRefused }:
     const at = (length: number) => (clientX: number) =>
       ((clientX - area.left) / width) * (view.to - view.from) * length + view.from * length;
     const onFlat = y > FLAT_AT && y < FLAT_AT + 62;
-    if (!onFlat && (y < heights.front || y > heights.front + 92)) return null;
+    if (!onFlat && (turned || y < heights.front || y > heights.front + 92)) return null;
     const length = onFlat ? plan.flat.mm : plan.finished.mm;
     const perMm = width / ((view.to - view.from) * length);
     const handle = (onFlat ? flatHandle : frontHandle)(model, at(length)(x + area.left), perMm);
@@ -160,12 +166,16 @@ export function Ribbon({ plan, stale, lit, holdOf, onLight, onDrag, onRefused }:
         onPointerCancel={release}
         onPointerLeave={() => !grip.current && light(null)}
       >
-        <Picture model={model} view={view} width={width} lit={lit} />
+        <Picture model={model} view={view} width={width} lit={lit} turned={turned} />
       </div>
       <div className="no-print flex items-center gap-1">
         <figcaption className="grow text-sm text-smoke">
           {summary(plan)} <span className="hidden lg:inline">Wheel or pinch to look closer, drag to move along.</span>
         </figcaption>
+        <button type="button" className="press" aria-pressed={turned} onClick={() => setTurned(!turned)}>
+          {turned ? "Wrong side" : "Right side"}
+          <span className="hidden font-normal sm:inline">: turn over</span>
+        </button>
         <button type="button" className="press" onClick={() => nearer(1.5)} aria-label="Look closer">
           +
         </button>
@@ -184,7 +194,8 @@ function summary(plan: Plan): string {
   return `${plan.flat.text} flat, ${plan.finished.text} finished.`;
 }
 
-function Picture({ model, view, width, lit }: { model: Model; view: View; width: number; lit: Quantity | null }) {
+function Picture(props: { model: Model; view: View; width: number; lit: Quantity | null; turned: boolean }) {
+  const { model, view, width, lit, turned } = props;
   const { plan } = model;
   const [flat, finished] = [plan.flat.mm, plan.finished.mm];
   const flatPx = scale(view, flat, width);
@@ -206,10 +217,16 @@ function Picture({ model, view, width, lit }: { model: Model; view: View; width:
         <EdgeTrack model={model} px={edgePx} low={low} high={high} />
       </g>
       <g transform={`translate(0 ${frontAt})`}>
-        <FrontTrack model={model} px={edgePx} low={low} high={high} />
+        <FrontTrack
+          model={model}
+          px={turned ? (mm) => edgePx(low + high - mm) : edgePx}
+          low={low}
+          high={high}
+          turned={turned}
+        />
       </g>
       {shown.map((one) =>
-        one.track === "flat" ? (
+        turned && one.track === "front" ? null : one.track === "flat" ? (
           <Measure key={one.track} dimension={one} px={flatPx} y={FLAT_AT + 50} width={width} />
         ) : (
           <Measure key={one.track} dimension={one} px={edgePx} y={frontAt + 82} width={width} />
@@ -233,16 +250,19 @@ function Threads(props: {
   const { model, flatPx, edgePx, low, high } = props;
   let outer = "";
   let inner = "";
-  const marks = model.plan.marks;
+  const { marks } = model.plan;
   if ((model.plan.count * (high - low)) / model.plan.flat.mm > 140) return null;
-  marks.forEach((mark, i) => {
+  const [from, to] = inSight(model.markAt, low, high);
+  for (let i = from; i < to; i += 1) {
+    const mark = marks[i];
     const at = model.markAt[i] as number;
-    if (at < low || at > high || mark.kind === "finger" || mark.kind === "stitch" || mark.kind === "centre") return;
+    if (!mark || at < low || at > high || mark.kind === "finger" || mark.kind === "stitch" || mark.kind === "centre")
+      continue;
     const [a, b] = [flatPx(at), edgePx(model.markX[i] as number)];
     const path = `M${a.toFixed(1)} ${FLAT_AT + 62}C${a.toFixed(1)} ${EDGE_AT - 14} ${b.toFixed(1)} ${EDGE_AT - 26} ${b.toFixed(1)} ${EDGE_AT + 4}`;
     if (mark.kind === "inner" || mark.kind === "placement") inner += path;
     else outer += path;
-  });
+  }
   return (
     <g fill="none" stroke="var(--smoke)">
       <path d={outer} strokeWidth={1.1} />

@@ -2,23 +2,24 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "wouter";
 import { ask, Refused, type SectionSpec, type Work } from "../api/client";
-import { EdgeFacts } from "../parts/edge-facts";
 import { KeysSheet } from "../parts/keys-sheet";
+import { LiesTable } from "../parts/lies-table";
 import { MarksTable } from "../parts/marks-table";
 import { Notice, type Said } from "../parts/notice";
 import { Pieces } from "../parts/pieces";
 import { sentence } from "../parts/pin-tile";
-import { Sheet } from "../parts/sheet";
-import { Slip } from "../parts/slip";
 import { UnitSwitch } from "../parts/unit-switch";
 import { useKeys } from "../parts/use-keys";
 import { Ribbon } from "../ribbon/ribbon";
-import { changed, held, pinned, type Quantity, WORDS } from "../state/spec";
+import { counted } from "../state/figure";
+import { looks } from "../state/look";
+import { held, pinned, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useWork } from "../state/use-work";
-import { Pins } from "./pins";
+import { Conflict, Rename } from "./bench-sheets";
+import { Pleat } from "./pleat";
 
 /** One work, once it has been fetched. */
 export function Bench({ name }: { name: string }) {
@@ -58,12 +59,14 @@ function Laid({ first }: { first: Work }) {
   const [keys, setKeys] = useState(false);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
+  const [part, setPart] = useState(0);
   const [lit, setLit] = useState<Quantity | null>(null);
   const [refused, setRefused] = useState<{ quantity: Quantity; times: number } | null>(null);
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
   const planned = usePlan(section?.key ?? "", section?.spec ?? null);
   const { plan, problems } = planned;
   const unit = section?.spec.unit ?? "cm";
+  const mixed = section?.spec.kind === "mixed";
 
   useEffect(() => {
     document.title = `${work.name} · Young Ribbon`;
@@ -72,11 +75,11 @@ function Laid({ first }: { first: Work }) {
   const edit = (spec: SectionSpec, field: string) => section && bench.edit(section.key, spec, field);
   const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
-    if (!section || !plan) return;
+    if (!section || !plan || mixed || section.spec.placed?.length) return;
     // What is pinned is newer than the plan while several presses are on their way.
     const typed = held(section.spec, "count").text;
     const wanted = (/^\d+$/.test(typed) ? Number(typed) : plan.count) + by;
-    if (wanted >= 1) edit(pinned(section.spec, "count", String(wanted), "firm"), "pins.count");
+    if (wanted > 0) edit(pinned(section.spec, "count", counted(wanted), "firm"), "pins.count");
   };
   const undo = () => void bench.act("POST", "/undo");
   const redo = () => void bench.act("POST", "/redo");
@@ -207,7 +210,8 @@ function Laid({ first }: { first: Work }) {
                 lit={lit}
                 holdOf={(quantity) => held(section.spec, quantity).hold}
                 onLight={setLit}
-                onDrag={moves.drag}
+                looks={looks(section.spec)}
+                onDrag={mixed ? () => undefined : moves.drag}
                 onRefused={(quantity) => {
                   setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
                   setSaid({ text: `${WORDS[quantity]} is pinned firmly. Loosen its pin to drag it.` });
@@ -220,27 +224,20 @@ function Laid({ first }: { first: Work }) {
                   : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
               </p>
             )}
+            <LiesTable spec={section.spec} />
             {step === "pleat" ? (
-              <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem]">
-                <Pins
-                  spec={section.spec}
-                  planned={planned}
-                  onChange={edit}
-                  onNudge={moves.nudge}
-                  lit={lit}
-                  onLight={setLit}
-                  refused={refused}
-                />
-                {plan && (
-                  <Slip
-                    plan={plan}
-                    onMend={(change) => edit(changed(section.spec, change), Object.keys(change)[0] ?? "")}
-                  />
-                )}
-                <div className="xl:col-span-2">
-                  <EdgeFacts key={section.key} spec={section.spec} problems={problems} onChange={edit} />
-                </div>
-              </div>
+              <Pleat
+                key={section.key}
+                spec={section.spec}
+                planned={planned}
+                part={part}
+                onPart={setPart}
+                onChange={edit}
+                onSaid={(text) => setSaid({ text })}
+                lit={lit}
+                onLight={setLit}
+                refused={refused}
+              />
             ) : (
               <div className="mt-3">{plan && <MarksTable plan={plan} />}</div>
             )}
@@ -259,81 +256,9 @@ function Laid({ first }: { first: Work }) {
         onWords={bench.words}
         onPiece={bench.rename}
       />
-      <Sheet
-        title="Changed in two places"
-        open={bench.conflict !== null}
-        onClose={() => bench.settle(true)}
-        says="This work was changed elsewhere since you opened it. Nothing is lost: both versions are here."
-      >
-        <p>
-          There: {bench.conflict?.name}, {bench.conflict?.sections.length} pieces, touched{" "}
-          {bench.conflict && new Date(bench.conflict.touched).toLocaleTimeString()}.
-        </p>
-        <button type="button" className="press press-main" onClick={() => bench.settle(true)}>
-          Keep what I typed
-        </button>{" "}
-        <button type="button" className="press" onClick={() => bench.settle(false)}>
-          Take the other version
-        </button>
-      </Sheet>
+      <Conflict theirs={bench.conflict} onSettle={bench.settle} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
       <Notice said={said} onDone={() => setSaid(null)} />
     </div>
-  );
-}
-
-function Rename(props: {
-  what: string | null;
-  work: Work;
-  onClose: () => void;
-  onWords: (words: { name?: string; purpose?: string }) => void;
-  onPiece: (key: string, name: string) => void;
-}) {
-  const { what, work, onClose, onWords, onPiece } = props;
-  const piece = work.sections.find((one) => one.key === what);
-  const [name, setName] = useState(piece?.name ?? work.name);
-  const [purpose, setPurpose] = useState(work.purpose);
-  const keep = () => {
-    if (!name.trim()) return;
-    if (piece) onPiece(piece.key, name.trim());
-    else onWords({ name: name.trim(), purpose: purpose.trim() });
-    onClose();
-  };
-  return (
-    <Sheet title={piece ? "The piece" : "The work"} open={what !== null} onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep();
-        }}
-      >
-        <label className="flex flex-col text-sm font-semibold text-smoke">
-          Name
-          <input
-            className="field text-lg"
-            value={name}
-            maxLength={120}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
-          {!name.trim() && (
-            <span className="text-madder">A name is needed, such as {piece ? "Skirt length" : "Guide’s skirt"}.</span>
-          )}
-        </label>
-        {!piece && (
-          <label className="mt-3 flex flex-col text-sm font-semibold text-smoke">
-            For whom or what
-            <input
-              className="field text-lg"
-              value={purpose}
-              maxLength={200}
-              onChange={(event) => setPurpose(event.currentTarget.value)}
-            />
-          </label>
-        )}
-        <button type="submit" className="press press-main mt-4">
-          Keep
-        </button>
-      </form>
-    </Sheet>
   );
 }

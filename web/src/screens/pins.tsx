@@ -2,7 +2,8 @@ import type { Plan, Problem, SectionSpec } from "../api/client";
 import { Choices } from "../parts/choices";
 import { PinTile, sentence } from "../parts/pin-tile";
 import { Reckoning } from "../parts/reckoning";
-import { type Hold, held, pinned, type Quantity, quantities, WORDS } from "../state/spec";
+import { counted } from "../state/figure";
+import { type Hold, held, pinned, type Quantity, quantitiesOf, WORDS } from "../state/spec";
 import type { Planned } from "../state/use-plan";
 
 interface Props {
@@ -13,14 +14,18 @@ interface Props {
   lit: Quantity | null;
   onLight: (quantity: Quantity | null) => void;
   refused: { quantity: Quantity; times: number } | null;
+  /** True for a part of a mixed edge, whose finished width is its share of the band. */
+  inner?: boolean;
 }
 
 /** The pins: what is known and what follows, what is wrong beside each, and the neighbouring counts. */
-export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused }: Props) {
+export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, inner = false }: Props) {
   const { plan, problems, stale } = planned;
-  const names = quantities(spec.kind);
+  const names = quantitiesOf(spec).filter((name) => !inner || name !== "finished");
   const general = problems.filter(
-    (problem) => !names.some((name) => at(problem, name)) && !/^(allowance|lead|tail|cloth)/.test(problem.path),
+    (problem) =>
+      !names.some((name) => at(problem, name)) &&
+      !/^(allowance|lead|tail|cloth|placed|taper|stops|piece|gathering|parts)/.test(problem.path),
   );
   const set = (name: Quantity, text: string, hold: Hold) => onChange(pinned(spec, name, text, hold), `pins.${name}`);
   return (
@@ -81,7 +86,7 @@ function bare(answer: string | null): string {
 
 function answerOf(plan: Plan | null, name: Quantity): string | null {
   if (!plan) return null;
-  if (name === "count") return String(plan.count);
+  if (name === "count") return counted(plan.count);
   if (name === "fullness") return plan.pleated_fullness.text;
   return plan[name]?.text ?? null;
 }
@@ -94,7 +99,7 @@ function noteOf(plan: Plan | null, name: Quantity, hold: Hold, typed: string): s
   if (plan?.assumed.some((one) => one.quantity === name)) return "assumed";
   if (!plan) return "";
   const notes: Partial<Record<Quantity, string>> = {
-    count: `${plan.spaces} ${plan.spaces === 1 ? "space" : "spaces"}`,
+    count: plan.spaces ? `${counted(plan.spaces)} ${plan.spaces === 1 ? "space" : "spaces"}` : "",
     flat: "before allowances",
     fullness:
       plan.pleated_fullness.value === plan.fullness.value ? "times" : `times; ${plan.fullness.text} of the whole edge`,

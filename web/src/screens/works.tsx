@@ -50,7 +50,11 @@ export function Works() {
   const pages = shelf.data?.pages ?? [];
   const rows = pages.flatMap((page) => page.works);
   const first = pages[0];
-  const fresh = () => client.invalidateQueries({ queryKey: ["works"] });
+  // A list asked for before a change must not come in after it: it is given up, and every list is fetched anew.
+  const fresh = async () => {
+    await client.cancelQueries({ queryKey: ["works"] });
+    await client.invalidateQueries({ queryKey: ["works"], refetchType: "all" });
+  };
 
   useKeys({ n: () => setStarting(true), "/": () => field.current?.focus(), "?": () => setKeys(true) });
 

@@ -7,3 +7,9 @@ export function figureParts(text: string): FigurePart[] {
     return /^\d+\/\d+$/.test(part) && top && bottom ? { top, bottom } : part;
   });
 }
+
+/** A count as it is said: a half as a half. */
+export function counted(count: number): string {
+  if (Number.isInteger(count)) return String(count);
+  return count < 1 ? "1/2" : `${Math.floor(count)} 1/2`;
+}

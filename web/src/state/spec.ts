@@ -1,5 +1,6 @@
 import type { SectionSpec } from "../api/client";
 
+export type Part = NonNullable<SectionSpec["parts"]>[number];
 type Pins = NonNullable<SectionSpec["pins"]>;
 export type Quantity = keyof Pins;
 export type Hold = "firm" | "about" | "free";
@@ -34,6 +35,8 @@ export function changed(spec: SectionSpec, fields: Record<string, unknown>): Sec
 const SHARED: Quantity[] = ["finished", "spacing", "count", "depth", "flat", "fullness"];
 const BY_KIND: Record<SectionSpec["kind"], Quantity[]> = {
   knife: SHARED,
+  tuck: SHARED,
+  mixed: ["finished"],
   box: ["finished", "box", "gap", "count", "depth", "flat", "fullness", "spacing"],
   inverted: ["finished", "spacing", "opening", "count", "depth", "flat", "fullness"],
   pinch: ["finished", "spacing", "count", "per_pleat", "flat", "fullness"],
@@ -42,15 +45,25 @@ const BY_KIND: Record<SectionSpec["kind"], Quantity[]> = {
 };
 
 /** The quantities of a kind, in the order in which they are shown. */
-export function quantities(kind: SectionSpec["kind"]): Quantity[] {
+function quantities(kind: SectionSpec["kind"]): Quantity[] {
   return BY_KIND[kind];
+}
+
+/** The quantities of an edge: placed pleats have no spacing, and their count is that of the places. */
+export function quantitiesOf(spec: SectionSpec): Quantity[] {
+  const all = quantities(spec.kind);
+  return spec.placed?.length ? all.filter((one) => one !== "spacing" && one !== "gap" && one !== "count") : all;
 }
 
 /** The spec as another kind: pins that the new kind has no such quantity for are let go. */
 export function asKind(spec: SectionSpec, kind: SectionSpec["kind"]): SectionSpec {
   const kept = new Set<string>(quantities(kind));
   const pins = Object.fromEntries(Object.entries(spec.pins ?? {}).filter(([name]) => kept.has(name)));
-  return { ...spec, kind, pins };
+  if (kind !== "mixed" || spec.parts?.length) return { ...spec, kind, pins };
+  const { unit: _, tape: __, allowance: ___, cloth: ____, parts: _____, ...row } = spec;
+  const { finished: ______, ...inner } = row.pins ?? {};
+  const first = { ...row, pins: inner, share: "1/2" } as Part;
+  return { ...spec, kind, pins, parts: [first, { kind: "plain" }] };
 }
 
 export const WORDS: Record<Quantity, string> = {
@@ -68,9 +81,11 @@ export const WORDS: Record<Quantity, string> = {
 
 export const KIND_WORDS: Record<SectionSpec["kind"], string> = {
   knife: "Knife",
+  tuck: "Tucks",
   box: "Box",
   inverted: "Inverted",
   pinch: "Pinch",
   cartridge: "Cartridge",
   gather: "Gathers",
+  mixed: "Mixed edge",
 };

@@ -34,6 +34,18 @@ export const STARTS: Start[] = [
     spec: { kind: "inverted", closed: true, pins: {} },
   },
   {
+    name: "Yoked front",
+    says: "pleats at stated places, mirrored from the centre",
+    piece: "Front",
+    spec: {
+      kind: "knife",
+      facing: "to_centre",
+      placed_from: "centre",
+      placed: [{ at: "4 cm" }, { at: "8 cm" }],
+      pins: {},
+    },
+  },
+  {
     name: "Curtain",
     says: "pinch pleats with returns",
     piece: "Panel",

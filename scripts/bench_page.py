@@ -1,0 +1,129 @@
+"""What a hand waits for in the page: a key press answered, a long ribbon panned and zoomed.  Prints, passes nothing."""
+
+from __future__ import annotations
+
+import json
+import signal
+import socket
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+
+from playwright.sync_api import Page, sync_playwright
+
+ARGUMENTS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+FRAMES = """async moves => {
+    const box = document.querySelector("figure [role=group]");
+    const {left, top, width, height} = box.getBoundingClientRect();
+    const at = {bubbles: true, cancelable: true, clientX: left + width / 2, clientY: top + height / 2};
+    const times = [];
+    let last = performance.now();
+    for (const [deltaX, deltaY] of moves) {
+        box.dispatchEvent(new WheelEvent("wheel", {...at, deltaX, deltaY}));
+        await new Promise(done => requestAnimationFrame(done));
+        const now = performance.now();
+        times.push(now - last);
+        last = now;
+    }
+    return times.slice(2);
+}"""
+ANSWERED = """async ([name, text]) => {
+    const field = [...document.querySelectorAll("input")].find(i => i.labels?.[0]?.textContent === name);
+    const picture = document.querySelector("svg[role=img]");
+    const drawn = new Promise(done => {
+        const watch = new MutationObserver(() => { watch.disconnect(); requestAnimationFrame(() => done(performance.now())); });
+        watch.observe(picture, {attributes: true, attributeFilter: ["aria-label"]});
+    });
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+    const begun = performance.now();
+    set.call(field, text);
+    field.dispatchEvent(new Event("input", {bubbles: true}));
+    return await drawn - begun;
+}"""
+
+
+def free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
+def main() -> None:
+    """Print what the page takes."""
+    with tempfile.TemporaryDirectory() as data:
+        port = free_port()
+        command = [sys.executable, "-m", "scripts.serve", "--data", data, "--port", str(port)]
+        running = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        address = f"http://127.0.0.1:{port}"
+        try:
+            _wait(address)
+            with sync_playwright() as playwright:
+                browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+                page = browser.new_page(
+                    viewport={"width": 1280, "height": 800}, base_url=address, reduced_motion="reduce"
+                )
+                _key_press(page)
+                _frames(page)
+                browser.close()
+        finally:
+            running.send_signal(signal.SIGINT)
+            running.wait(20)
+
+
+def _wait(address: str) -> None:
+    for _ in range(200):
+        try:
+            urllib.request.urlopen(f"{address}/api/works", timeout=5).close()
+            return
+        except OSError:
+            time.sleep(0.1)
+    raise SystemExit("the program did not start")
+
+
+def _open(page: Page, pins: dict[str, str]) -> None:
+    page.goto("/")
+    spec = {"kind": "knife", "unit": "cm", "pins": pins, "meet": True}
+    body = {"name": "Bench", "sections": [{"name": "Length", "spec": spec}]}
+    key = page.evaluate(
+        """async body => {
+            const token = document.cookie.match(/csrftoken=([^;]+)/)[1];
+            const headers = {"Content-Type": "application/json", "X-CSRFToken": token};
+            return (await (await fetch("/api/works", {method: "POST", headers, body})).json()).key;
+        }""",
+        json.dumps(body),
+    )
+    page.goto(f"/works/{key}")
+    page.wait_for_selector("svg[role=img]")
+
+
+def _key_press(page: Page) -> None:
+    _open(page, {"finished": "180 cm", "count": "60"})
+    took = [page.evaluate(ANSWERED, ["Finished width", f"18{n % 10}.5"]) for n in range(1, 22)]
+    print(
+        f"key press to redrawn ribbon, 60 pleats: {statistics.median(took):.0f} ms at the median; to reach: under 100"
+    )
+
+
+def _frames(page: Page) -> None:
+    _open(page, {"finished": "6000 cm", "count": "2000"})
+    moves = [[0, -120]] * 12 + [[90, 0]] * 25 + [[0, 100]] * 14 + [[-140, 0]] * 25
+    times = sorted(page.evaluate(FRAMES, moves))
+    print(
+        f"2,000 pleats panned and zoomed: {statistics.median(times):.0f} ms a frame at the median, "
+        f"{times[-1]:.0f} ms the longest of {len(times)}; to reach: none over 50"
+    )
+
+
+if __name__ == "__main__":
+    main()

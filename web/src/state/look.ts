@@ -1,0 +1,21 @@
+import type { SectionSpec } from "../api/client";
+
+/** What a stretch of pleats looks like beyond its folds: how pinch pleats are dressed, rows of stitches, stitching down. */
+export interface Look {
+  goblet: boolean;
+  atFoot: boolean;
+  rows: number;
+  stitched: boolean;
+}
+
+/** The look of an edge, or of each part of a mixed one. */
+export function looks(spec: SectionSpec): Look[] {
+  const of = (row: Pick<SectionSpec, "goblet" | "pinched_at" | "rows" | "stops" | "kind">): Look => ({
+    goblet: row.goblet ?? false,
+    atFoot: row.pinched_at === "foot",
+    rows: row.rows ?? 2,
+    stitched: Boolean(row.stops),
+  });
+  if (spec.kind !== "mixed") return [of(spec)];
+  return (spec.parts ?? []).map((part) => of(part as SectionSpec));
+}

@@ -1,0 +1,34 @@
+import type { Plan, Problem, SectionSpec } from "../api/client";
+import type { Part } from "./spec";
+
+/** A part of a mixed edge as an edge of its own, for the pins to show. */
+export function partSpec(spec: SectionSpec, index: number): SectionSpec | null {
+  const part = spec.parts?.[index];
+  if (!part || part.kind === "plain") return null;
+  const { share: _, width: __, ...row } = part;
+  return { ...row, kind: part.kind, unit: spec.unit, tape: spec.tape } as SectionSpec;
+}
+
+/** The spec with one of its parts changed as that edge was. */
+export function withPart(spec: SectionSpec, index: number, edge: SectionSpec): SectionSpec {
+  const { unit: _, tape: __, allowance: ___, cloth: ____, parts: _____, ...row } = edge;
+  const parts = (spec.parts ?? []).map((part, i) =>
+    i === index ? ({ ...row, share: part.share, width: part.width } as Part) : part,
+  );
+  return { ...spec, parts };
+}
+
+/** What the pins show of one part's plan. */
+export function partPlan(plan: Plan | null, index: number): Plan | null {
+  const part = plan?.parts[index];
+  if (!plan || !part?.sizes) return null;
+  return { ...plan, ...part.sizes, kind: part.kind, finished: part.finished, flat: part.flat, lead: part.lead };
+}
+
+/** The problems of one part, as that edge would have them. */
+export function partProblems(problems: Problem[], index: number): Problem[] {
+  const prefix = `parts.${index}.`;
+  return problems
+    .filter((one) => one.path.startsWith(prefix))
+    .map((one) => ({ ...one, path: one.path.slice(prefix.length) }));
+}
