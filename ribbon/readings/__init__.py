@@ -2,7 +2,7 @@
 
 from ribbon.readings.behind import behind
 from ribbon.readings.front import Showing, back, front
-from ribbon.readings.joins import Allowed, Join, Joined, Width, joined
+from ribbon.readings.joins import Allowed, Join, Joined, Strategy, Width, joined, strategies
 from ribbon.readings.layers import Thick, layers, thickest
 from ribbon.readings.lies import Lies, lies
 from ribbon.readings.lining import lining_marks
@@ -17,6 +17,7 @@ __all__ = [
     "Mark",
     "PastEnd",
     "Showing",
+    "Strategy",
     "Thick",
     "Width",
     "back",
@@ -28,5 +29,6 @@ __all__ = [
     "lining_marks",
     "marks",
     "past_ends",
+    "strategies",
     "thickest",
 ]

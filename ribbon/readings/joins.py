@@ -1,13 +1,16 @@
-"""Where a long strip is joined so that no join shows (work, section 8)."""
+"""Where a long strip is joined so that no join shows, by several strategies (work, section 8)."""
 
 from __future__ import annotations
 
 from bisect import bisect_right
+from collections.abc import Callable
+from enum import StrEnum
 from fractions import Fraction
 from itertools import pairwise
+from math import ceil
 from typing import NamedTuple
 
-from ribbon.errors import refuse
+from ribbon.errors import Refusal, refuse
 from ribbon.lengths import Length
 from ribbon.strip import LineKind, Role, Strip, Walk
 
@@ -42,17 +45,48 @@ class Joined(NamedTuple):
     joins: list[Join]
     widths: list[Width]
 
+    @property
+    def shown(self) -> int:
+        """How many joins do not hide."""
+        return sum(not join.hidden for join in self.joins)
 
-def joined(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> Joined:
-    """The fewest widths of cloth, each join in the furthest hidden place that its width reaches.
+
+class Strategy(StrEnum):
+    """How a strip is shared over widths of cloth."""
+
+    FEWEST = "fewest"
+    EQUAL = "equal"
+    SAME_PLEATS = "same_pleats"
+    HALF_OUTSIDE = "half_outside"
+    AT_PLEATS = "at_pleats"
+
+    @property
+    def says(self) -> str:
+        """The strategy as one would say it."""
+        return _SAYS[self]
+
+
+_SAYS = {
+    Strategy.FEWEST: "each width as far as it reaches",
+    Strategy.EQUAL: "widths as nearly equal as hidden places allow",
+    Strategy.SAME_PLEATS: "the same whole pleats on every width",
+    Strategy.HALF_OUTSIDE: "a half width first, to go to the outside",
+    Strategy.AT_PLEATS: "a join in the underlay of every pleat",
+}
+
+
+def joined(
+    strip: Strip, walked: Walk, usable: Length, allowed: Allowed, strategy: Strategy = Strategy.FEWEST
+) -> Joined:
+    """The joins and the widths of `strip` on cloth `usable` wide.
 
     Joins stand on inner folds where that takes no more widths than letting them fall anywhere in an underlay.
-    Raises `Refusal` where the cloth is too narrow to get from one hidden place to the next with its allowances.
+    Raises `Refusal` where the cloth is too narrow to get from one hidden place to the next with its allowances, or
+    where the strategy cannot be followed.
     """
     places = _Places(strip, walked)
-    on_folds = _run(places, walked, usable, allowed, folds_only=True)
-    anywhere = _run(places, walked, usable, allowed, folds_only=False)
-    chosen = on_folds if on_folds is not None and (anywhere is None or len(on_folds) <= len(anywhere)) else anywhere
+    within = _Within(walked, usable, allowed)
+    chosen = _BY_STRATEGY[strategy](places, within)
     if chosen is None:
         least = allowed.join * 2 + Length(1)
         raise refuse(
@@ -62,6 +96,23 @@ def joined(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> Join
             "the cloth is too narrow to hold even its own allowances",
             f"use cloth wider than {float(least.mm):g} mm, or narrower allowances",
         )
+    return _measured(chosen, walked, allowed)
+
+
+def strategies(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> list[tuple[Strategy, Joined]]:
+    """Every strategy that can be followed, with what it comes to; those that come to the same as one before are left out."""
+    found: list[tuple[Strategy, Joined]] = []
+    for strategy in Strategy:
+        try:
+            made = joined(strip, walked, usable, allowed, strategy)
+        except Refusal:
+            continue
+        if all(made.joins != other.joins for _, other in found):
+            found.append((strategy, made))
+    return found
+
+
+def _measured(chosen: list[Join], walked: Walk, allowed: Allowed) -> Joined:
     ends = [0, *(join.at for join in chosen), walked.flat[-1]]
     widths = []
     for index, (a, b) in enumerate(pairwise(ends)):
@@ -72,19 +123,125 @@ def joined(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> Join
     return Joined(chosen, widths)
 
 
-def _run(places: _Places, walked: Walk, usable: Length, allowed: Allowed, *, folds_only: bool) -> list[Join] | None:
+class _Within:
+    """What one width of cloth holds, in parts of the walk."""
+
+    def __init__(self, walked: Walk, usable: Length, allowed: Allowed) -> None:
+        self.whole, self.usable, self.allowed, self.parts = walked.flat[-1], usable, allowed, walked.parts
+
+    def reach(self, at: int, *, first: bool, half: bool = False) -> int | None:
+        """How far a width that begins at `at` reaches; None where it holds nothing."""
+        usable = self.usable / 2 if half else self.usable
+        before = self.allowed.start if first else self.allowed.join
+        room = usable - before - self.allowed.join
+        far = at + int(room.mm * self.parts)
+        return far if far > at else None
+
+    def ends(self, at: int, *, first: bool) -> bool:
+        """True where a width that begins at `at` takes all the rest."""
+        before = self.allowed.start if first else self.allowed.join
+        return Fraction(self.whole - at, self.parts) + (before + self.allowed.end).mm <= self.usable.mm
+
+
+def _fewest(places: _Places, within: _Within) -> list[Join] | None:
+    on_folds = _run(places, within, folds_only=True)
+    anywhere = _run(places, within, folds_only=False)
+    return on_folds if on_folds is not None and (anywhere is None or len(on_folds) <= len(anywhere)) else anywhere
+
+
+def _run(places: _Places, within: _Within, *, folds_only: bool, begun: list[Join] | None = None) -> list[Join] | None:
     """The joins from left to right, each as far as its width reaches; None where a width reaches nothing."""
-    whole, at, before = walked.flat[-1], 0, allowed.start
-    found: list[Join] = []
-    while True:
-        if Fraction(whole - at, walked.parts) + (before + allowed.end).mm <= usable.mm:
-            return found
-        reach = at + int((usable - before - allowed.join).mm * walked.parts)
-        if reach <= at:
+    found = list(begun or [])
+    at = found[-1].at if found else 0
+    while not within.ends(at, first=not found):
+        reach = within.reach(at, first=not found)
+        if reach is None:
             return None
         join = places.furthest(at, reach, folds_only=folds_only)
         found.append(join)
-        at, before = join.at, allowed.join
+        at = join.at
+    return found
+
+
+def _equal(places: _Places, within: _Within) -> list[Join] | None:
+    """As many widths as the fewest, each join at the hidden place nearest to an equal share that its width reaches."""
+    fewest = _fewest(places, within)
+    if not fewest:
+        return fewest
+    found: list[Join] = []
+    many, at = len(fewest) + 1, 0
+    for index in range(1, many):
+        wanted = within.whole * index // many
+        reach = within.reach(at, first=not found)
+        if reach is None:
+            return None
+        join = places.nearest(at, wanted, reach)
+        found.append(join)
+        at = join.at
+    if within.ends(at, first=False):
+        return found
+    return fewest
+
+
+def _same_pleats(places: _Places, within: _Within) -> list[Join] | None:
+    """The same number of whole pleats on every width, as many as one holds; a join at the first fold behind each lot."""
+    folds = places.inner_by_pleat
+    if len(folds) < 2:
+        raise _cannot("there are not two pleats to share out")
+    pitch = max(b - a for a, b in pairwise(folds))
+    room = within.reach(0, first=False)
+    each = (room or 0) // pitch
+    if each < 1:
+        raise _cannot("one width does not hold a whole pleat with its allowances")
+    for lot in range(min(each, len(folds)), 0, -1):
+        count = ceil(len(folds) / lot) - 1
+        found = [places.at_fold(folds[index * lot - 1]) for index in range(1, count + 1) if index * lot < len(folds)]
+        starts = [0, *(join.at for join in found)]
+        fits = all(
+            within.ends(a, first=index == 0)
+            if index == len(starts) - 1
+            else starts[index + 1] <= (within.reach(a, first=index == 0) or 0)
+            for index, a in enumerate(starts)
+        )
+        if fits:
+            return found
+    raise _cannot("no equal lot of pleats fits the cloth with its allowances")
+
+
+def _half_outside(places: _Places, within: _Within) -> list[Join] | None:
+    """A half width at the start, whole ones after it."""
+    reach = within.reach(0, first=True, half=True)
+    if reach is None or within.ends(0, first=True):
+        raise _cannot("half a width holds nothing, or one width holds it all")
+    return _run(places, within, folds_only=False, begun=[places.furthest(0, reach, folds_only=False)])
+
+
+def _at_pleats(places: _Places, within: _Within) -> list[Join] | None:
+    """A join in the middle of every underlay, so that each segment is a piece of its own (work, section 15)."""
+    if not places.centres:
+        raise _cannot("these pleats have no middle to hide a seam in")
+    found = [Join(at, f"middle of the underlay of pleat {pleat}", pleat, hidden=True) for at, pleat in places.centres]
+    starts = [0, *(join.at for join in found)]
+    for index, a in enumerate(starts):
+        last = index == len(starts) - 1
+        if not (
+            within.ends(a, first=index == 0) if last else starts[index + 1] <= (within.reach(a, first=index == 0) or 0)
+        ):
+            raise _cannot("a segment between two pleats is wider than the cloth")
+    return found
+
+
+_BY_STRATEGY: dict[Strategy, Callable[[_Places, _Within], list[Join] | None]] = {
+    Strategy.FEWEST: _fewest,
+    Strategy.EQUAL: _equal,
+    Strategy.SAME_PLEATS: _same_pleats,
+    Strategy.HALF_OUTSIDE: _half_outside,
+    Strategy.AT_PLEATS: _at_pleats,
+}
+
+
+def _cannot(why: str) -> Refusal:
+    return refuse("no_such_joins", "cutting.strategy", "", why, "share the widths another way")
 
 
 class _Places:
@@ -93,15 +250,35 @@ class _Places:
     def __init__(self, strip: Strip, walked: Walk) -> None:
         self.strip, self.flat = strip, walked.flat
         lines = [(walked.flat[line.after + 1], line) for line in strip.lines]
-        self.inner = [(at, line.pleat) for at, line in lines if line.kind is LineKind.INNER]
         self.at = [at for at, _ in lines]
         self.pleats = [line.pleat for _, line in lines]
+        self.inner = [(at, line.pleat) for at, line in lines if line.kind is LineKind.INNER]
+        # A pinch hides a join just behind the sew line that begins it.
+        begun: dict[int, int] = {}
+        for at, line in lines:
+            if line.kind is LineKind.SEW:
+                begun.setdefault(line.pleat, at)
+        self.sewn = [(at, pleat) for pleat, at in begun.items()]
+        self.folds = sorted(self.inner + self.sewn)
+        self.centres = [
+            (at, line.pleat) for at, line in lines if line.kind is LineKind.CENTRE and 0 < at < walked.flat[-1]
+        ]
+        # The last fold of each pleat, so that whole pleats lie before it.
+        self.inner_by_pleat = list({pleat: at for at, pleat in self.folds}.values())
+
+    def at_fold(self, at: int) -> Join:
+        """The join at a fold or a sew line."""
+        pleat = next(pleat for place, pleat in self.folds if place == at)
+        where = "inner fold of" if (at, pleat) in self.inner else "just behind the sew line of"
+        return Join(at, f"{where} pleat {pleat}", pleat, hidden=True)
 
     def furthest(self, after: int, reach: int, *, folds_only: bool) -> Join:
         """The furthest hidden place past `after` and up to `reach`, else `reach` itself, in the open."""
-        fold = self._last(self.inner, reach)
-        if folds_only and fold is not None and fold[0] > after:
-            return Join(fold[0], f"inner fold of pleat {fold[1]}", fold[1], hidden=True)
+        index = bisect_right(self.folds, (reach, 1 << 30)) - 1
+        fold = self.folds[index][0] if index >= 0 else None
+        sewn = not self.inner and bool(self.sewn)
+        if (folds_only or sewn) and fold is not None and fold > after:
+            return self.at_fold(fold)
         span = max(0, bisect_right(self.flat, reach) - 1)
         while span >= 0 and self.flat[span + 1 if span + 1 < len(self.flat) else span] > after:
             if span < len(self.strip.spans):
@@ -112,14 +289,16 @@ class _Places:
             span -= 1
         return Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
 
+    def nearest(self, after: int, wanted: int, reach: int) -> Join:
+        """The hidden place nearest to `wanted` past `after` and within `reach`: a fold, else anywhere in the gathers."""
+        inside = [at for at, _ in self.folds if after < at <= reach]
+        if inside:
+            return self.at_fold(min(inside, key=lambda at: abs(at - wanted)))
+        return self.furthest(after, min(reach, max(wanted, after + 1)), folds_only=False)
+
     def _within(self, at: int, role: Role) -> Join:
         if role is Role.GATHERED:
             return Join(at, "in the gathers", 0, hidden=True)
         near = self.pleats[min(len(self.pleats) - 1, max(0, bisect_right(self.at, at) - 1))]
-        where = {Role.UNDER: "in the underlay of", Role.UPRIGHT: "in a fold of", Role.FINGER: "behind the sew line of"}
+        where = {Role.UNDER: "in the underlay of", Role.UPRIGHT: "in a fold of", Role.FINGER: "among the fingers of"}
         return Join(at, f"{where[role]} pleat {near}", near, hidden=True)
-
-    @staticmethod
-    def _last(places: list[tuple[int, int]], reach: int) -> tuple[int, int] | None:
-        index = bisect_right(places, (reach, 1 << 30)) - 1
-        return places[index] if index >= 0 else None

@@ -1,0 +1,44 @@
+"""Cloth: what a strip is cut from, how it is laid out, what is bought, how its stripes run."""
+
+from ribbon.cloth.bolt import Bolt, whole_repeats
+from ribbon.cloth.buying import Bought, Makes, Notion, Offer, buy, makes, notions, offers, repeats_at_hand
+from ribbon.cloth.drop import Drop, Lined, Lining, drop_on, lined
+from ribbon.cloth.layout import Layout, layout
+from ribbon.cloth.piece import Laid, Piece
+from ribbon.cloth.stripes import Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat
+from ribbon.cloth.ways import Way, best, ways
+from ribbon.cloth.weight import load
+
+__all__ = [
+    "Band",
+    "Bolt",
+    "Bought",
+    "Drop",
+    "Laid",
+    "Layout",
+    "Lined",
+    "Lining",
+    "Makes",
+    "Notion",
+    "Offer",
+    "Piece",
+    "Stripe",
+    "Way",
+    "apron",
+    "best",
+    "buy",
+    "coloured",
+    "drop_on",
+    "layout",
+    "lined",
+    "lined_up",
+    "load",
+    "makes",
+    "notions",
+    "offers",
+    "repeat_of",
+    "repeats_at_hand",
+    "to_repeat",
+    "ways",
+    "whole_repeats",
+]

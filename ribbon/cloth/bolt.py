@@ -1,0 +1,53 @@
+"""Cloth as it lies on the shelf: its width, its repeats, its direction, what it costs (work, section 9)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+from ribbon.lengths import ZERO, Length
+
+
+@dataclass(frozen=True, slots=True)
+class Bolt:
+    """One cloth.
+
+    `usable` is its width less both selvedges.  `along` and `across` are its repeats, nought for none;
+    `directional` cloth has one right way up, along its length.  `shrinkage` is the part it loses in the wash.
+    `price` is for one `per` of length, `step` how the shop cuts it.  `at_hand` is the length there is, None for
+    as much as is bought; a `rectangle` (a sheet, a remnant) is all there is of it.  `weight` is in grams a square metre.
+    """
+
+    usable: Length
+    name: str = ""
+    along: Length = ZERO
+    across: Length = ZERO
+    directional: bool = False
+    shrinkage: Fraction = Fraction(0)
+    price: Fraction | None = None
+    per: Length = Length(1000)
+    step: Length = Length.cm(10)
+    at_hand: Length | None = None
+    rectangle: bool = False
+    weight: Fraction | None = None
+
+    def bought(self, needed: Length) -> Length:
+        """The length to ask for: `needed`, more by what it will shrink, up to the shop's step (work, section 9)."""
+        more = needed / (1 - self.shrinkage)
+        steps = -(-(more / self.step) // 1)
+        return self.step * steps
+
+    def cost(self, length: Length) -> Fraction | None:
+        """What `length` costs, None where no price is known."""
+        return None if self.price is None else self.price * (length / self.per)
+
+    def mass(self, area: Fraction) -> Fraction | None:
+        """What `area` square millimetres of it weigh, in grams; None where the weight is not known."""
+        return None if self.weight is None else self.weight * area / 1_000_000
+
+
+def whole_repeats(length: Length, repeat: Length) -> Length:
+    """`length` rounded up to whole repeats; as it is where the cloth has none."""
+    if not repeat:
+        return length
+    return repeat * -(-(length / repeat) // 1)

@@ -1,0 +1,168 @@
+"""The cutting plan: every piece in its place on the bolt, or on the rectangles at hand (work, section 9)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from fractions import Fraction
+from math import ceil, lcm
+from typing import NamedTuple
+
+import rectpack
+
+from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.piece import Laid, Piece
+from ribbon.errors import Problem, Refusal
+from ribbon.lengths import ZERO, Length
+
+_PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)
+_ORDERS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE)
+# Past so many pieces the dearer packers are left out: they grow faster than the square of the count.
+_MANY = 80
+
+
+class Layout(NamedTuple):
+    """Pieces laid out: `length` of cloth taken, the length below which no plan can go, and what is wasted of it.
+
+    `sheets` holds the sizes (width, length) of the rectangles laid on, one bolt of `length` where cloth is bought;
+    `left` those pieces that found no place on the rectangles.
+    """
+
+    laid: tuple[Laid, ...]
+    length: Length
+    bound: Length
+    waste: Fraction
+    sheets: tuple[tuple[Length, Length], ...]
+    left: tuple[Piece, ...]
+
+    @property
+    def closeness(self) -> Fraction:
+        """The length over its lower bound: 1 is perfect."""
+        return self.length / self.bound if self.bound else Fraction(1)
+
+
+def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[tuple[Length, Length]] = ()) -> Layout:
+    """The plan that takes the least length of `bolt`, or that lays most on the `sheets` at hand.
+
+    Pieces keep their arrow up the cloth unless they may turn and the cloth has no direction.  Raises `Refusal`, with
+    every piece that is wider than the cloth.
+    """
+    single = [(piece, number) for piece in pieces for number in range(1, piece.count + 1)]
+    across = max((width for width, _ in sheets), default=bolt.usable)
+    _refuse_too_wide(bolt, pieces, across)
+    if not single:
+        return Layout((), ZERO, ZERO, Fraction(0), tuple(sheets), ())
+    parts = _parts(single, [bolt.usable, *(side for sheet in sheets for side in sheet)])
+    tall = sum(_up(max(p.opened, p.length), parts) for p, _ in single)
+    bins = [(int(w.mm * parts), int(h.mm * parts)) for w, h in sheets] or [(int(bolt.usable.mm * parts), tall)]
+    best: list[tuple[int, int, int, int, int, int]] | None = None
+    reached = (0, 0)
+    stood: list[bool] = []
+    for lying in _stands(single, bolt, across):
+        sizes = [
+            (_up(p.length, parts), _up(p.opened, parts)) if over else (_up(p.opened, parts), _up(p.length, parts))
+            for (p, _), over in zip(single, lying, strict=True)
+        ]
+        for packer, order in _tries(len(single)):
+            found = _packed(sizes, bins, packer, order)
+            score = (-len(found), max((y + long for _, _, y, _, long, _ in found), default=0))
+            if best is None or score < reached:
+                best, reached, stood = found, score, lying
+    laid = []
+    for sheet, x, y, _, _, index in best or []:
+        piece, number = single[index]
+        size = (piece.length, piece.opened) if stood[index] else (piece.opened, piece.length)
+        laid.append(
+            Laid(piece, number, sheet, Length(Fraction(x, parts)), Length(Fraction(y, parts)), *size, stood[index])
+        )
+    laid.sort(key=lambda one: (one.sheet, one.start.mm, one.left.mm))
+    placed = {(one.piece, one.number) for one in laid}
+    left = tuple(piece for piece, number in single if (piece, number) not in placed)
+    length = max((one.start + one.long for one in laid), default=ZERO)
+    return _measured(bolt, laid, left, length, tuple(sheets) or ((bolt.usable, length),), bought=not sheets)
+
+
+def _measured(
+    bolt: Bolt,
+    laid: list[Laid],
+    left: tuple[Piece, ...],
+    length: Length,
+    sheets: tuple[tuple[Length, Length], ...],
+    *,
+    bought: bool,
+) -> Layout:
+    area = sum((one.wide.mm * one.long.mm for one in laid), Fraction(0))
+    whole = sum((w.mm * h.mm for w, h in sheets), Fraction(0))
+    bound = max(
+        [Length(area / bolt.usable.mm), *(min(one.long, one.wide) if one.piece.may_turn else one.long for one in laid)],
+        default=ZERO,
+    )
+    waste = 1 - area / whole if whole else Fraction(0)
+    return Layout(tuple(laid), length, bound if bought else length, waste, sheets, left)
+
+
+def _tries(count: int) -> list[tuple[type, object]]:
+    packers = _PACKERS if count <= _MANY else _PACKERS[:1]
+    orders = _ORDERS if count <= 2 * _MANY else _ORDERS[:1]
+    return [(packer, order) for packer in packers for order in orders]
+
+
+def _up(length: Length, parts: int) -> int:
+    return ceil(length.mm * parts)
+
+
+def _parts(single: list[tuple[Piece, int]], also: list[Length]) -> int:
+    """Whole parts of a millimetre for every size: exact where that stays small, else hundredths, rounded outwards."""
+    exact = lcm(
+        *(side.mm.denominator for piece, _ in single for side in (piece.opened, piece.length)),
+        *(side.mm.denominator for side in also),
+    )
+    return exact if exact <= 100_000 else 100
+
+
+def _stands(single: list[tuple[Piece, int]], bolt: Bolt, across: Length) -> list[list[bool]]:
+    """Which pieces lie on their side, in each way worth trying: as given, all long sides along, all across."""
+
+    def over(piece: Piece, *, along: bool | None) -> bool:
+        if not piece.may_turn or bolt.directional:
+            return False
+        if piece.opened > across:
+            return True
+        if along is None or piece.length > across:
+            return False
+        return (piece.opened > piece.length) if along else (piece.opened < piece.length)
+
+    found = [[over(piece, along=along) for piece, _ in single] for along in (None, True, False)]
+    return [one for index, one in enumerate(found) if one not in found[:index]]
+
+
+def _packed(
+    sizes: list[tuple[int, int]], bins: list[tuple[int, int]], packer: type, order: object
+) -> list[tuple[int, int, int, int, int, int]]:
+    """(sheet, x, y, width, length, index) of every piece that found a place."""
+    made = rectpack.newPacker(
+        rectpack.PackingMode.Offline, rectpack.PackingBin.BFF, pack_algo=packer, sort_algo=order, rotation=False
+    )
+    for wide, long in bins:
+        made.add_bin(wide, long)
+    for index, (wide, long) in enumerate(sizes):
+        made.add_rect(wide, long, index)
+    made.pack()
+    return [tuple(found) for found in made.rect_list()]
+
+
+def _refuse_too_wide(bolt: Bolt, pieces: Sequence[Piece], across: Length) -> None:
+    problems = []
+    for index, piece in enumerate(pieces):
+        least = min(piece.opened, piece.length) if piece.may_turn and not bolt.directional else piece.opened
+        if least > across:
+            problems.append(
+                Problem(
+                    "too_wide",
+                    f"pieces.{index}.width",
+                    f"{float(piece.opened.mm):g} mm",
+                    f"{piece.name or 'this piece'} is {float((least - across).mm):g} mm wider than the cloth",
+                    "join it from two, turn it, or take wider cloth",
+                )
+            )
+    if problems:
+        raise Refusal(problems)
