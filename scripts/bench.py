@@ -33,6 +33,7 @@ def main() -> None:
         settle_memory()
         _plans()
         _shelf()
+        _cutting()
 
 
 def _plans() -> None:
@@ -97,6 +98,26 @@ def _shelf() -> None:
     print(
         f"the shelf of 5,000 works: {many / fifty:.2f} times that of 50 ({many:.0f} ms to {fifty:.0f} ms); to reach: 1.5"
     )
+
+
+def _cutting() -> None:
+    from ribbon.cloth import Bolt, Piece, layout
+    from ribbon.lengths import Length
+
+    def pieces(count: int) -> list[Piece]:
+        # Sizes that repeat without a pattern to them, the same in every run.
+        return [
+            Piece(f"piece {n}", Length(60 + n * 137 % 620), Length(50 + n * 211 % 830), may_turn=n % 3 > 0)
+            for n in range(count)
+        ]
+
+    bolt = Bolt(Length(1380))
+    sixty, many = _median(lambda: layout(bolt, pieces(60)), 7), _median(lambda: layout(bolt, pieces(300)), 3)
+    made = layout(bolt, pieces(60))
+    print(
+        f"a cutting plan of 60 pieces: {sixty:.0f} ms, {float(made.closeness):.2f} times its lower bound; to reach: under 1,000 ms"
+    )
+    print(f"300 pieces: {many / sixty:.1f} times 60 ({many:.0f} ms); quadratic is 25")
 
 
 if __name__ == "__main__":

@@ -63,6 +63,7 @@ def _ready(*, demo: bool) -> None:
     call_command("migrate", verbosity=0)
     if demo:
         call_command("demo_works")
+        call_command("demo_cloths")
 
 
 if __name__ == "__main__":

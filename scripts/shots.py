@@ -19,6 +19,11 @@ def _open(page: Page, name: str) -> None:
     page.get_by_role("region", name="The slip").wait_for()
 
 
+def _step(page: Page, work: str, step: str) -> None:
+    _open(page, work)
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=step).click()
+
+
 def _shoot(page: Page, name: str) -> None:
     page.mouse.move(2, 2)
     page.wait_for_function("document.fonts.ready.then(() => true)")
@@ -40,12 +45,39 @@ def main() -> None:
             ("bench-box", "Dome valance"),
             ("bench-pinch", "Reading-room curtain"),
             ("bench-gather", "Nightgown cuff"),
+            ("bench-placed", "Telescope cover"),
+            ("bench-mixed", "Observing coat"),
+            ("bench-plaid", "Plaid wrap"),
         ):
             _open(page, work)
             _shoot(page, name)
         _open(page, "Star-party apron")
         page.get_by_role("button", name="Mark", exact=True).click()
         _shoot(page, "mark")
+        _open(page, "Guide’s skirt")
+        page.get_by_role("button", name="Right side").click()
+        page.get_by_role("button", name="which measure is that").click()
+        page.get_by_text("gauge measures every part").wait_for()
+        _shoot(page, "meanings")
+        page.keyboard.press("Escape")
+        page.get_by_text("Two levels, hip and waist").click()
+        page.get_by_label("The edge narrows").check()
+        page.get_by_label("Finished width there", exact=True).fill("60")
+        page.get_by_text("the other lines slant").wait_for()
+        page.get_by_text("Marks at both levels").click()
+        page.get_by_text("Two levels, hip and waist").scroll_into_view_if_needed()
+        _shoot(page, "two-levels")
+        _step(page, "Plaid wrap", "Cloth")
+        page.get_by_role("button", name="Stripe 1 at the fold").wait_for()
+        page.get_by_role("region", name="Where the stripes stand").scroll_into_view_if_needed()
+        _shoot(page, "cloth")
+        _step(page, "Dome valance", "Cut")
+        page.get_by_role("img", name="pieces on Gallery cotton").wait_for()
+        page.get_by_role("img", name="pieces on Gallery cotton").scroll_into_view_if_needed()
+        _shoot(page, "cut")
+        page.goto("/cloth")
+        page.get_by_text("The supplier’s list").wait_for()
+        _shoot(page, "cloth-shelf")
         page.set_viewport_size({"width": PHONE[0], "height": PHONE[1]})
         _open(page, "Guide’s skirt")
         _shoot(page, "bench-phone")

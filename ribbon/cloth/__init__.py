@@ -5,11 +5,13 @@ from ribbon.cloth.buying import Bought, Makes, Notion, Offer, buy, makes, notion
 from ribbon.cloth.drop import Drop, Lined, Lining, drop_on, lined
 from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.piece import Laid, Piece
-from ribbon.cloth.stripes import Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat
+from ribbon.cloth.seen import Seen, on_front, on_spans
+from ribbon.cloth.stripes import HAND, Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat
 from ribbon.cloth.ways import Way, best, ways
 from ribbon.cloth.weight import load
 
 __all__ = [
+    "HAND",
     "Band",
     "Bolt",
     "Bought",
@@ -22,6 +24,7 @@ __all__ = [
     "Notion",
     "Offer",
     "Piece",
+    "Seen",
     "Stripe",
     "Way",
     "apron",
@@ -36,6 +39,8 @@ __all__ = [
     "makes",
     "notions",
     "offers",
+    "on_front",
+    "on_spans",
     "repeat_of",
     "repeats_at_hand",
     "to_repeat",

@@ -73,20 +73,33 @@ class Makes(NamedTuple):
     pins: dict[Quantity, Fraction]
 
 
-def makes(section: Section, available: Length) -> list[Makes]:
+_TRIES = 24
+
+
+def _down(length: Length, tape: Length | None) -> Length:
+    """`length` down to a whole division."""
+    return length if tape is None else tape * int(length / tape)
+
+
+def makes(section: Section, available: Length, fits: Callable[[Plan], bool] = lambda made: True) -> list[Makes]:
     """What `available` of flat width will make: the greatest fullness, the longest edge, the most pleats.
 
-    Each is found by letting go of one fact and pinning the cloth instead.  Those that cannot be are left out.
+    Each is found by letting go of one fact and pinning the cloth instead, a little less of it at a time until the plan
+    `fits` (its joins hide within the widths there are).  Those that cannot be are left out.
     """
     found: list[Makes] = []
 
     def tried(name: str, drop: Iterable[Quantity], read: Callable[[Plan], Fraction], also: Quantity) -> None:
         kept = {q: pin for q, pin in section.pins.items() if q not in (*drop, Q.FLAT)}
-        try:
-            made = plan(replace(section, pins={**kept, Q.FLAT: Pin(available.mm)}, meet=None))
-        except Refusal:
-            return
-        found.append(Makes(name, read(made), {Q.FLAT: available.mm, also: made.values[also]}))
+        for less in range(_TRIES):
+            flat = _down(available * (1 - Fraction(less, 2 * _TRIES)), section.tape)
+            try:
+                made = plan(replace(section, pins={**kept, Q.FLAT: Pin(flat.mm)}, meet=None))
+            except Refusal:
+                return
+            if fits(made):
+                found.append(Makes(name, read(made), {Q.FLAT: flat.mm, also: made.values[also]}))
+                return
 
     if Q.FINISHED in section.pins:
         sizes = (Q.FULLNESS, Q.DEPTH, Q.PER_PLEAT)

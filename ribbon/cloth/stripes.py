@@ -128,4 +128,6 @@ def apron(flat: Length, front: Length, fold: Length, needed: Length) -> Apron:
         inner -= gives
         left += gives
         says.append("the inner piece's fold gives first" if gives < fold else "the inner piece has no inside fold left")
+    if left < needed:
+        says.append("fewer pleats, or a repeat less to each, or one more join")
     return Apron(outer, inner, left, tuple(says))

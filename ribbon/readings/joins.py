@@ -100,15 +100,14 @@ def joined(
 
 
 def strategies(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> list[tuple[Strategy, Joined]]:
-    """Every strategy that can be followed, with what it comes to; those that come to the same as one before are left out."""
+    """Every strategy that can be followed, with what it comes to."""
     found: list[tuple[Strategy, Joined]] = []
     for strategy in Strategy:
         try:
             made = joined(strip, walked, usable, allowed, strategy)
         except Refusal:
             continue
-        if all(made.joins != other.joins for _, other in found):
-            found.append((strategy, made))
+        found.append((strategy, made))
     return found
 
 

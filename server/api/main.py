@@ -7,7 +7,9 @@ from ninja import NinjaAPI, Swagger
 from ninja.errors import HttpError, ValidationError
 
 from ribbon.errors import Refusal
+from server.cutting.router import router as cutting
 from server.plans.router import router as plans
+from server.shelf.router import router as shelf
 from server.wire.json import Renderer, StrictParser, answer
 from server.wire.problems import from_core, from_schema, one
 from server.works.router import router as works
@@ -25,7 +27,9 @@ api = NinjaAPI(
     renderer=Renderer(),
 )
 api.add_router("", plans)
+api.add_router("", cutting)
 api.add_router("/works", works)
+api.add_router("/cloths", shelf)
 
 
 @api.exception_handler(Refusal)

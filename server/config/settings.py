@@ -20,6 +20,7 @@ INSTALLED_APPS = [
     "django.contrib.staticfiles",
     "ninja",
     "server.works",
+    "server.shelf",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, NamedTuple
 
 from ribbon.cautions import cautions
 from ribbon.lengths import ZERO
@@ -21,26 +21,38 @@ from ribbon.pins import (
     taped,
     tapered,
 )
-from ribbon.readings import Allowed, joined, lies, lining_marks, marks, past_ends
+from ribbon.readings import Allowed, Strategy, joined, lies, lining_marks, marks, past_ends
 from ribbon.slip import cut_width, made_as, slip, tape_says
 from ribbon.strip import walk
 from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
 from server.plans.mixed import answer_of_mixed
 from server.plans.sizes import number, sizes_of
+from server.plans.stripes import Striped, told_stripes
 
 
-def answer_of(section: Section | Band, *, lined: bool = False) -> dict[str, Any]:
+class Cut(NamedTuple):
+    """How a strip is joined, and what its cloth's stripes are."""
+
+    strategy: Strategy = Strategy.FEWEST
+    striped: Striped | None = None
+
+
+def answer_of(section: Section | Band, *, lined: bool = False, cut: Cut | None = None) -> dict[str, Any]:
     """Everything that follows from `section`; lengths as {mm, text, exact}.  Raises `Refusal`."""
-    return answer_of_mixed(mixed(section)) if isinstance(section, Band) else _answer(plan(section), lined=lined)
+    return answer_of_mixed(mixed(section)) if isinstance(section, Band) else _answer(plan(section), lined, cut or Cut())
 
 
-def _answer(plan: Plan, *, lined: bool) -> dict[str, Any]:
+def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
     section, writer = plan.section, Writer(plan.section)
     exact = strip(plan)
     walked = walk(exact)
     on_tape = taped(plan, section.tape) if section.tape is not None else None
     drawn, showing, most = told_strip(writer, exact, walked)
-    made = joined(exact, walked, section.cloth.usable, Allowed(*section.allowance)) if section.cloth.usable else None
+    made = (
+        joined(exact, walked, section.cloth.usable, Allowed(*section.allowance), cut.strategy)
+        if section.cloth.usable
+        else None
+    )
     upper, about = tapered(plan), gathered(plan)
     piece = inserted(plan, upper)
     said = slip(plan, on_tape, made) + made_as(plan, upper, piece, about, lined=lined)
@@ -77,6 +89,7 @@ def _answer(plan: Plan, *, lined: bool) -> dict[str, Any]:
         if about
         else None,
         "lining": told_marks(writer, lining_marks(exact, walked), walked.parts) if lined else None,
+        "stripes": told_stripes(cut.striped, exact, walked, showing) if cut.striped else None,
         "parts": [],
     }
 

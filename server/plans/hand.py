@@ -16,8 +16,9 @@ from ribbon.pleats import Quantity
 from ribbon.pleats.pinch import PINCH
 from ribbon.strip import walk
 from server.plans.drawn import Writer, told_walk
-from server.plans.schema import Strict, Typed, UnitSign
+from server.plans.schema import UnitSign
 from server.plans.texts import Texts
+from server.plans.typed import Strict, Typed
 
 Q = Quantity
 

@@ -56,6 +56,7 @@ def answer_of_mixed(whole: Mixed) -> dict[str, Any]:
         "inserted": None,
         "gathered": None,
         "lining": None,
+        "stripes": None,
         "parts": [
             {
                 "kind": one.plan.section.kind.name if one.plan else "plain",

@@ -276,6 +276,28 @@ class GatheredOut(Schema):
     most: LengthOut | None
 
 
+class ColourOut(Schema):
+    """A stretch of colour along the flat strip."""
+
+    from_: float = Field(alias="from")
+    to: float
+    colour: str
+
+
+class SeenOut(ColourOut):
+    """A stretch of colour along the finished edge, and the span that it is of."""
+
+    span: int
+
+
+class StripesOut(Schema):
+    """A cloth's stripes: along the flat strip, along every span where it lies, and as the front shows them."""
+
+    flat: list[ColourOut]
+    spans: list[SeenOut]
+    front: list[SeenOut]
+
+
 class PartOut(Schema):
     """A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain)."""
 
@@ -316,6 +338,7 @@ class PlanOut(SolvedOut):
     inserted: InsertedOut | None
     gathered: GatheredOut | None
     lining: list[MarkOut] | None
+    stripes: StripesOut | None
     parts: list[PartOut]
 
 

@@ -9,11 +9,11 @@ from typing import Any
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_count, read_ratio
-from ribbon.pins import Allowance, Band, Cloth, End, Part, Pin, Remainder, School, Section, dragged, nudged
+from ribbon.pins import Allowance, Band, End, Part, Pin, Remainder, School, Section, dragged, nudged
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
-from server.plans.shapes import read_shape
+from server.plans.shapes import read_cloth, read_shape
 from server.plans.texts import Texts, part
 
 _TIMES = {"0": Fraction(0), "1/2": Fraction(1, 2), "½": Fraction(1, 2), "0.5": Fraction(1, 2), "1": Fraction(1)}
@@ -84,9 +84,9 @@ def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
     allowance = [
         texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
     ]
-    cloth = [texts.positive(f"cloth.{name}", part(data, "cloth").get(name)) for name in Cloth._fields]
+    cloth = read_cloth(texts, part(data, "cloth"))
     finished = Length(pin.value) if pin is not None else None
-    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), Cloth(*cloth)), texts.problems
+    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), cloth), texts.problems
 
 
 def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
@@ -106,7 +106,7 @@ def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
     allowance = [
         texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
     ]
-    cloth = [texts.positive(f"cloth.{name}", part(data, "cloth").get(name)) for name in Cloth._fields]
+    cloth = read_cloth(texts, part(data, "cloth"))
     mirror_at = texts.length("mirror_at", data.get("mirror_at"))
     try:
         section = Section(
@@ -123,7 +123,7 @@ def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
             remainder=Remainder(data.get("remainder", "spacing")),
             school=School(data.get("fullness_of", "pleated")),
             allowance=Allowance(*allowance),
-            cloth=Cloth(*cloth),
+            cloth=cloth,
             **read_shape(texts, data, PINCH[data.get("fingers", 3)] if kind.name == "pinch" else kind),
         )
     except (ValueError, KeyError, TypeError):

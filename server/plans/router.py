@@ -5,13 +5,21 @@ from __future__ import annotations
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from server.plans.answer import answer_of, lies_of
+from ribbon.readings import Strategy
+from server.plans.answer import Cut, answer_of, lies_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
 from server.plans.out import EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
+from server.plans.stripes import read_stripes
 from server.wire.json import answer
 from server.wire.problems import Problems
+
+
+def cut_of(section: SectionIn) -> Cut:
+    """How the strip is joined and coloured, as that section says."""
+    return Cut(Strategy(section.cutting.strategy), read_stripes(section))
+
 
 router = Router(tags=["plans"])
 
@@ -21,7 +29,7 @@ router = Router(tags=["plans"])
 )
 def plan_section(request: HttpRequest, section: SectionIn) -> HttpResponse:
     """The plan of one section.  Stateless: it changes nothing and needs neither cookie nor token."""
-    return answer(answer_of(section.section, lined=section.lining))
+    return answer(answer_of(section.section, lined=section.lining, cut=cut_of(section)))
 
 
 @router.post("/move", response={200: MoveOut, 400: Problems, 413: Problems, 422: Problems}, operation_id="move_pin")

@@ -10,14 +10,11 @@ from typing import Annotated, Any, Literal
 
 from ninja import Schema
 from pydantic import (
-    BeforeValidator,
-    ConfigDict,
     Discriminator,
     Field,
     ModelWrapValidatorHandler,
     Tag,
     ValidationError,
-    WithJsonSchema,
     model_validator,
 )
 from pydantic_core import ErrorDetails, InitErrorDetails, PydanticCustomError
@@ -25,31 +22,13 @@ from pydantic_core import ErrorDetails, InitErrorDetails, PydanticCustomError
 from ribbon.errors import Problem
 from ribbon.pins import Band, Section
 from ribbon.pleats import Quantity
+from server.plans.cloth import ClothSpec, CuttingSpec
 from server.plans.reading import read_section
-from server.plans.texts import as_text
+from server.plans.typed import Strict, Typed
 from server.wire.shown import shown
 
 Kind = Literal["knife", "tuck", "box", "inverted", "pinch", "cartridge", "gather", "mixed"]
 UnitSign = Literal["mm", "cm", "m", "in", "ft", "yd"]
-
-
-Typed = Annotated[
-    str,
-    BeforeValidator(as_text),
-    Field(max_length=12_000),
-    WithJsonSchema(
-        {
-            "anyOf": [{"type": "string", "maxLength": 12_000}, {"type": "number"}],
-            "description": "A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.",
-        }
-    ),
-]
-
-
-class Strict(Schema):
-    """A body that holds nothing it was not asked for."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 class About(Strict):
@@ -173,13 +152,6 @@ class AllowanceSpec(Strict):
     join: Typed = "0"
 
 
-class ClothSpec(Strict):
-    """The cloth, as far as a plan needs it."""
-
-    usable: Typed | None = None
-    thickness: Typed | None = None
-
-
 class _Row(Strict):
     """What is said of one kind of pleat along an edge, or along a part of one."""
 
@@ -225,6 +197,7 @@ class SectionSpec(_Row):
     tape: Typed | None = Field("", description="The smallest division that will be marked; null for exact marks.")
     allowance: AllowanceSpec = AllowanceSpec()
     cloth: ClothSpec = ClothSpec()
+    cutting: CuttingSpec = CuttingSpec()
     parts: Annotated[list[PartSpec], Field(max_length=24)] = []
 
 

@@ -8,7 +8,7 @@ from typing import Any
 from ribbon.errors import Problem
 from ribbon.gathers import Gathering, Point, Ruffler, Swatch
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Piece, Place, Stops, Taper
+from ribbon.pins import Cloth, Piece, Place, Stops, Taper
 from ribbon.pleats import Facing, Kind, Quantity
 from server.plans.texts import Texts, part
 
@@ -26,6 +26,27 @@ def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, A
         "at_foot": data.get("pinched_at") == "foot",
         "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
     }
+
+
+def read_cloth(texts: Texts, said: Mapping[str, Any]) -> Cloth:
+    """What a plan needs of the cloth: its usable width, or its width less both selvedges, and its thickness."""
+    usable = texts.positive("cloth.usable", said.get("usable"))
+    width = texts.positive("cloth.width", said.get("width"))
+    selvedge = texts.length("cloth.selvedge", said.get("selvedge")) or ZERO
+    if usable is None and width is not None:
+        usable = width - selvedge * 2
+        if usable <= ZERO:
+            texts.problems.append(
+                Problem(
+                    "too_wide",
+                    "cloth.selvedge",
+                    str(said.get("selvedge")),
+                    "the two selvedges take all the cloth",
+                    "give the width of one selvedge",
+                )
+            )
+            usable = None
+    return Cloth(usable, texts.positive("cloth.thickness", said.get("thickness")))
 
 
 def _rows(data: Mapping[str, Any], name: str) -> list[tuple[str, Mapping[str, Any]]]:

@@ -24,6 +24,32 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
         ),
     ),
     (
+        "Plaid wrap",
+        "for the star party, one plaid from fold to fold",
+        (
+            (
+                "Wrap",
+                {
+                    "kind": "knife", "unit": "cm", "meet": False,
+                    "pins": {"finished": "84 cm", "count": "17", "depth": "10.75 cm"},
+                    "lead": {"width": "22 cm"}, "tail": {"width": "22 cm"},
+                    "allowance": {"start": "2 cm", "end": "2 cm", "join": "1.5 cm"},
+                    "cloth": {
+                        "name": "Star-party plaid", "width": "144 cm", "selvedge": "2 cm", "along": "24 cm", "across": "24 cm",
+                        "weight": "260", "price": "24.00", "per": "m", "step": "10 cm", "shrinkage": "2", "length": "2.6 m",
+                        "stripes": [
+                            {"colour": "#1b2240", "width": "8 cm"}, {"colour": "#e3d6b4", "width": "1 cm"},
+                            {"colour": "#2f6a3a", "width": "6 cm"}, {"colour": "#c29a1c", "width": "1 cm"},
+                            {"colour": "#2f6a3a", "width": "6 cm"}, {"colour": "#e3d6b4", "width": "2 cm"},
+                        ],
+                    },
+                    "cutting": {"stripe": 4, "stripe_where": "fold", "strategy": "fewest",
+                                "drop": {"finished": "58 cm", "heading": "2 cm", "hem": "3 cm", "hem_turns": 1}},
+                },
+            ),
+        ),
+    ),
+    (
         "Observing coat",
         "knife pleats in front, cartridge pleats behind, on one band",
         (
@@ -69,6 +95,15 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "pins": {"finished": "47 in", "flat": "100 in", "spacing": {"about": "4 in"}},
                     "lead": {"width": "3 1/2 in"}, "tail": {"width": "1 1/2 in"},
                     "allowance": {"start": "1 1/2 in", "end": "1 1/2 in", "join": "1/2 in"},
+                    "cloth": {
+                        "name": "Reading-room linen", "width": "138 cm", "selvedge": "1 cm", "weight": "330",
+                        "along": "64 cm", "price": "19.80", "per": "m", "step": "10 cm", "shrinkage": "5",
+                    },
+                    "cutting": {
+                        "drop": {"finished": "84 in", "heading": "4 in", "hem": "4 in", "hem_turns": 2, "margin": "1 in"},
+                        "lining": {"shorter": "1 in", "narrower": "4 in", "hem": "2 in", "hem_turns": 2,
+                                   "allowance": "1/2 in", "tube": True, "usable": "136 cm", "price": "6.20", "weight": "150"},
+                    },
                 },
             ),
         ),
@@ -112,7 +147,11 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "pins": {"finished": "96 in", "box": "4 in"},
                     "meet": True,
                     "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
-                    "cloth": {"usable": "54 in"},
+                    "cloth": {
+                        "name": "Gallery cotton", "width": "140 cm", "selvedge": "1 cm", "weight": "220",
+                        "price": "12.50", "per": "m", "step": "10 cm", "shrinkage": "3",
+                    },
+                    "cutting": {"drop": {"finished": "18 in", "heading": "1/2 in", "hem": "1 in", "hem_turns": 2}},
                 },
             ),
         ),

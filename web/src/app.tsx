@@ -1,5 +1,6 @@
 import { Link, Route, Switch } from "wouter";
 import { Bench } from "./screens/bench";
+import { Shelf } from "./screens/shelf";
 import { Works } from "./screens/works";
 
 /** Which screen is shown at which address. */
@@ -8,6 +9,9 @@ export function App() {
     <Switch>
       <Route path="/">
         <Works />
+      </Route>
+      <Route path="/cloth">
+        <Shelf />
       </Route>
       <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
       <Route>

@@ -5,6 +5,11 @@ export type SectionSpec = Schemas["SectionSpec"];
 export type Plan = Schemas["PlanOut"];
 
 export type Choice = Schemas["ChoiceOut"];
+export type ClothAnswer = Schemas["ClothOut"];
+export type ClothRow = Schemas["ClothRow"];
+export type CutAnswer = Schemas["CutOut"];
+export type Prices = Schemas["PricesOut"];
+export type SheetTold = Schemas["TableOut"];
 export type Lies = Schemas["LiesOut"];
 export type Meaning = Schemas["MeaningOut"];
 export type Mark = Schemas["MarkOut"];

@@ -4,6 +4,174 @@
  */
 
 export interface paths {
+    "/api/cloth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Section Cloth
+         * @description One section on its cloth: joins compared, the ways it can lie, what to buy, what the cloth at hand makes.  Stateless.
+         */
+        post: operations["cloth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Cloths
+         * @description The shelf, by name.
+         */
+        get: operations["list_cloths"];
+        put?: never;
+        /**
+         * Put Cloth
+         * @description A new cloth on the shelf.
+         */
+        post: operations["put_cloth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Supplier Prices
+         * @description The supplier's list, from a file that its owner can replace.
+         */
+        get: operations["prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In Cloths
+         * @description A table of cloths put on the shelf; wrong rows are told by their lines.
+         */
+        post: operations["take_in_cloths"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Cloth
+         * @description The cloth with other facts.
+         */
+        put: operations["change_cloth"];
+        post?: never;
+        /**
+         * Remove Cloth
+         * @description The cloth, gone from the shelf.
+         */
+        delete: operations["remove_cloth"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths/{key}/give": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Cloth
+         * @description A length given back to the shelf.
+         */
+        post: operations["give_cloth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cloths/{key}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Cloth
+         * @description A length taken from the shelf for a work.
+         */
+        post: operations["take_cloth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Work Cut
+         * @description The cutting plan of several sections, cloth by cloth, and the shopping slip.  Stateless.
+         */
+        post: operations["cut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/even": {
         parameters: {
             query?: never;
@@ -475,6 +643,18 @@ export interface components {
             why: string;
         };
         /**
+         * BuyOut
+         * @description What is needed, what to ask for, its cost, and how that stands against what is at hand.
+         */
+        BuyOut: {
+            asked: components["schemas"]["LengthOut"];
+            at_hand: components["schemas"]["LengthOut"] | null;
+            /** Cost */
+            cost: string | null;
+            needed: components["schemas"]["LengthOut"];
+            short: components["schemas"]["LengthOut"] | null;
+        };
+        /**
          * ChoiceOut
          * @description The plan for another count.
          */
@@ -497,14 +677,204 @@ export interface components {
             why: string;
         };
         /**
+         * ClothChange
+         * @description A cloth as it is now known, and the revision that this was made to.
+         */
+        ClothChange: {
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /**
+             * @default {
+             *       "across": null,
+             *       "along": null,
+             *       "directional": false,
+             *       "key": "",
+             *       "length": null,
+             *       "name": "",
+             *       "per": "m",
+             *       "price": null,
+             *       "rectangle": false,
+             *       "selvedge": null,
+             *       "sheets": [],
+             *       "shrinkage": null,
+             *       "step": null,
+             *       "stripes": [],
+             *       "thickness": null,
+             *       "usable": null,
+             *       "weight": null,
+             *       "width": null
+             *     }
+             */
+            spec?: components["schemas"]["ClothSpec"];
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * ClothOut
+         * @description One section on its cloth.
+         */
+        ClothOut: {
+            buy: components["schemas"]["BuyOut"] | null;
+            drop: components["schemas"]["DropOut"] | null;
+            lining: components["schemas"]["LinedOut"] | null;
+            load: components["schemas"]["LoadOut"] | null;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /** Makes */
+            makes: components["schemas"]["MakesOut"][];
+            /** Mends */
+            mends: components["schemas"]["OfferOut"][];
+            /** Notions */
+            notions: components["schemas"]["NotionOut"][];
+            /** Offers */
+            offers: components["schemas"]["OfferOut"][];
+            /** Pleats At Hand */
+            pleats_at_hand: number | null;
+            /** Repeats */
+            repeats: components["schemas"]["RepeatOut"][];
+            /** Slip */
+            slip: string[];
+            /** Strategies */
+            strategies: components["schemas"]["StrategyOut"][];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
+        };
+        /**
+         * ClothRow
+         * @description A cloth as kept: its facts as typed, what is left of it, its last movements.
+         */
+        ClothRow: {
+            /** Key */
+            key: string;
+            left: components["schemas"]["LengthOut"] | null;
+            /** Movements */
+            movements: components["schemas"]["MovementOut"][];
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            spec: components["schemas"]["ClothSpec"];
+            /**
+             * Touched
+             * Format: date-time
+             */
+            touched: string;
+            /** Unit */
+            unit: string;
+            usable: components["schemas"]["LengthOut"] | null;
+        };
+        /**
          * ClothSpec
-         * @description The cloth, as far as a plan needs it.
+         * @description The cloth, as far as it is known.  `usable` goes before `width` less two selvedges.
          */
         ClothSpec: {
+            /**
+             * Across
+             * @description The repeat across the cloth.
+             */
+            across?: (string | number) | null;
+            /**
+             * Along
+             * @description The repeat along the cloth, the vertical one as it hangs.
+             */
+            along?: (string | number) | null;
+            /**
+             * Directional
+             * @default false
+             */
+            directional?: boolean;
+            /**
+             * Key
+             * @description The cloth on the shelf that it is, if any.
+             * @default
+             */
+            key?: string;
+            /**
+             * Length
+             * @description How much of it is at hand.
+             */
+            length?: (string | number) | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Per
+             * @default m
+             * @enum {string}
+             */
+            per?: "m" | "yd";
+            /**
+             * Price
+             * @description A number, for one `per` of length.
+             */
+            price?: (string | number) | null;
+            /**
+             * Rectangle
+             * @description A sheet or a remnant: what is at hand is all there is.
+             * @default false
+             */
+            rectangle?: boolean;
+            /** Selvedge */
+            selvedge?: (string | number) | null;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets?: components["schemas"]["RectangleSpec"][];
+            /**
+             * Shrinkage
+             * @description How much it loses in the wash: 5 %.
+             */
+            shrinkage?: (string | number) | null;
+            /**
+             * Step
+             * @description How the shop cuts it: 10 cm, 1/8 yd.
+             */
+            step?: (string | number) | null;
+            /**
+             * Stripes
+             * @default []
+             */
+            stripes?: components["schemas"]["StripeSpec"][];
             /** Thickness */
             thickness?: (string | number) | null;
             /** Usable */
             usable?: (string | number) | null;
+            /**
+             * Weight
+             * @description Grams a square metre.
+             */
+            weight?: (string | number) | null;
+            /** Width */
+            width?: (string | number) | null;
+        };
+        /**
+         * ClothsOut
+         * @description The shelf.
+         */
+        ClothsOut: {
+            /** Cloths */
+            cloths: components["schemas"]["ClothRow"][];
+        };
+        /**
+         * ColourOut
+         * @description A stretch of colour along the flat strip.
+         */
+        ColourOut: {
+            /** Colour */
+            colour: string;
+            /** From */
+            from: number;
+            /** To */
+            to: number;
         };
         /**
          * CornerOut
@@ -513,6 +883,14 @@ export interface components {
         CornerOut: {
             at: components["schemas"]["LengthOut"];
             height: components["schemas"]["LengthOut"];
+        };
+        /**
+         * CutIn
+         * @description The sections of a work.
+         */
+        CutIn: {
+            /** Sections */
+            sections: components["schemas"]["NamedSection"][];
         };
         /**
          * CutLineOut
@@ -528,6 +906,142 @@ export interface components {
             upper: components["schemas"]["LengthOut"];
         };
         /**
+         * CutOut
+         * @description The cutting plan of a work and its shopping slip; `lacking` says what is still to be said.
+         */
+        CutOut: {
+            /** Cost */
+            cost: string | null;
+            /** Lacking */
+            lacking: string[];
+            /** Notions */
+            notions: components["schemas"]["ShopOut"][];
+            /** Plans */
+            plans: components["schemas"]["CutPlanOut"][];
+        };
+        /**
+         * CutPieceSpec
+         * @description A piece to cut beside the strip: a band, ties, a pocket.
+         */
+        CutPieceSpec: {
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Length
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            length: string | number;
+            /**
+             * May Turn
+             * @default false
+             */
+            may_turn?: boolean;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * On Fold
+             * @default false
+             */
+            on_fold?: boolean;
+            /**
+             * Width
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            width: string | number;
+        };
+        /**
+         * CutPlanOut
+         * @description The pieces on one cloth: its length, the least that any plan could take, what falls away, what to buy.
+         */
+        CutPlanOut: {
+            asked: components["schemas"]["LengthOut"];
+            bound: components["schemas"]["LengthOut"];
+            /** Closeness */
+            closeness: number;
+            /** Cloth */
+            cloth: string;
+            /** Cost */
+            cost: string | null;
+            /** Directional */
+            directional: boolean;
+            /** Left */
+            left: string[];
+            length: components["schemas"]["LengthOut"];
+            /** Placed */
+            placed: components["schemas"]["LaidOut"][];
+            /** Says */
+            says: string;
+            /** Sheets */
+            sheets: components["schemas"]["SheetOut"][];
+            short: components["schemas"]["LengthOut"] | null;
+            /** Waste */
+            waste: number;
+            width: components["schemas"]["LengthOut"];
+        };
+        /**
+         * CuttingSpec
+         * @description How a section is cut: its drop, how widths are joined, which way it lies, the other pieces, its lining.
+         */
+        CuttingSpec: {
+            /**
+             * @default {
+             *       "finished": null,
+             *       "heading": null,
+             *       "hem": null,
+             *       "hem_turns": 2,
+             *       "margin": null
+             *     }
+             */
+            drop?: components["schemas"]["DropSpec"];
+            front?: components["schemas"]["FrontSpec"] | null;
+            lining?: components["schemas"]["LiningSpec"] | null;
+            /**
+             * Opening
+             * @description How much of the closing join of a ring stays open.
+             */
+            opening?: (string | number) | null;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces?: components["schemas"]["CutPieceSpec"][];
+            /**
+             * Strategy
+             * @default fewest
+             * @enum {string}
+             */
+            strategy?: "fewest" | "equal" | "same_pleats" | "half_outside" | "at_pleats";
+            /**
+             * Stripe
+             * @description The stripe set at the first fold.
+             */
+            stripe?: number | null;
+            /**
+             * Stripe At
+             * @default middle
+             * @enum {string}
+             */
+            stripe_at?: "edge" | "middle";
+            /**
+             * Stripe Where
+             * @default fold
+             * @enum {string}
+             */
+            stripe_where?: "fold" | "face";
+            /**
+             * Way
+             * @default best
+             * @enum {string}
+             */
+            way?: "best" | "across" | "lengthways" | "railroaded";
+        };
+        /**
          * DartSpec
          * @description A dart that a pleat swallows at the upper level.
          */
@@ -539,6 +1053,34 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             width: string | number;
+        };
+        /**
+         * DropOut
+         * @description A drop as cut, and as the repeat asks for it.
+         */
+        DropOut: {
+            cut: components["schemas"]["LengthOut"];
+            on_bolt: components["schemas"]["LengthOut"];
+        };
+        /**
+         * DropSpec
+         * @description How far a strip falls, and what is cut beyond that.
+         */
+        DropSpec: {
+            /** Finished */
+            finished?: (string | number) | null;
+            /** Heading */
+            heading?: (string | number) | null;
+            /** Hem */
+            hem?: (string | number) | null;
+            /**
+             * Hem Turns
+             * @default 2
+             * @enum {integer}
+             */
+            hem_turns?: 1 | 2;
+            /** Margin */
+            margin?: (string | number) | null;
         };
         /**
          * EndSpec
@@ -616,6 +1158,22 @@ export interface components {
              * @enum {string}
              */
             turn: "behind" | "front";
+        };
+        /**
+         * FrontSpec
+         * @description Plain overlapping front pieces in the same length: how wide each shows, how deep the fold inside its edge.
+         */
+        FrontSpec: {
+            /**
+             * Fold
+             * @description At least a hand; 10 cm left out.
+             */
+            fold?: (string | number) | null;
+            /**
+             * Shows
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            shows: string | number;
         };
         /**
          * GatheredOut
@@ -735,6 +1293,30 @@ export interface components {
             where: string;
         };
         /**
+         * LaidOut
+         * @description A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
+         */
+        LaidOut: {
+            from_selvedge: components["schemas"]["LengthOut"];
+            from_start: components["schemas"]["LengthOut"];
+            /** Left */
+            left: number;
+            long: components["schemas"]["LengthOut"];
+            /** Name */
+            name: string;
+            /** On Fold */
+            on_fold: boolean;
+            /** Section */
+            section: number;
+            /** Sheet */
+            sheet: number;
+            /** Start */
+            start: number;
+            /** Turned */
+            turned: boolean;
+            wide: components["schemas"]["LengthOut"];
+        };
+        /**
          * LengthOut
          * @description A length: millimetres for drawing, text for reading, and whether the text is exact.
          */
@@ -773,6 +1355,92 @@ export interface components {
             numbers: string;
             /** Words */
             words: string;
+        };
+        /**
+         * LinedOut
+         * @description The lining as cut; what a tube of it and the face measures turned, and how much face rolls to the back.
+         */
+        LinedOut: {
+            asked: components["schemas"]["LengthOut"];
+            /** Cost */
+            cost: string | null;
+            length: components["schemas"]["LengthOut"];
+            /** Railroaded */
+            railroaded: boolean;
+            rolls: components["schemas"]["LengthOut"] | null;
+            turned: components["schemas"]["LengthOut"] | null;
+            width: components["schemas"]["LengthOut"];
+        };
+        /**
+         * LiningSpec
+         * @description A lining's own rules: shorter and narrower in all, its hem, its cloth.
+         */
+        LiningSpec: {
+            /** Allowance */
+            allowance?: (string | number) | null;
+            /** Heading */
+            heading?: (string | number) | null;
+            /** Hem */
+            hem?: (string | number) | null;
+            /**
+             * Hem Turns
+             * @default 2
+             * @enum {integer}
+             */
+            hem_turns?: 1 | 2;
+            /** Narrower */
+            narrower?: (string | number) | null;
+            /** Price */
+            price?: (string | number) | null;
+            /** Shorter */
+            shorter?: (string | number) | null;
+            /**
+             * Tube
+             * @default false
+             */
+            tube?: boolean;
+            /** Usable */
+            usable?: (string | number) | null;
+            /** Weight */
+            weight?: (string | number) | null;
+        };
+        /**
+         * LoadOut
+         * @description The load on the rail or the band.
+         */
+        LoadOut: {
+            /** Grams */
+            grams: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * LookOut
+         * @description How the front looks with one stripe at the fold or mid-face.
+         */
+        LookOut: {
+            /** Colour */
+            colour: string;
+            /** Front */
+            front: components["schemas"]["ColourOut"][];
+            /** Stripe */
+            stripe: number;
+            /** Where */
+            where: string;
+        };
+        /**
+         * MakesOut
+         * @description One thing that the cloth at hand will make.
+         */
+        MakesOut: {
+            /** Change */
+            change: {
+                [key: string]: string | boolean | null;
+            };
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
         };
         /**
          * MarkOut
@@ -902,6 +1570,87 @@ export interface components {
             text: string;
         };
         /**
+         * Moved
+         * @description A length taken for a work, or given back.
+         */
+        Moved: {
+            /**
+             * Length
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            length: string | number;
+            /** Revision */
+            revision: number;
+            /**
+             * Work
+             * @default
+             */
+            work?: string;
+        };
+        /**
+         * MovementOut
+         * @description What went out or came back.
+         */
+        MovementOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Back */
+            back: boolean;
+            /** Length */
+            length: string;
+            /** Work */
+            work: string;
+        };
+        /**
+         * NamedSection
+         * @description A section with its name, to be cut with others.
+         */
+        NamedSection: {
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SectionIn"];
+        };
+        /**
+         * NewCloth
+         * @description A cloth to be put on the shelf.
+         */
+        NewCloth: {
+            /** Name */
+            name: string;
+            /**
+             * @default {
+             *       "across": null,
+             *       "along": null,
+             *       "directional": false,
+             *       "key": "",
+             *       "length": null,
+             *       "name": "",
+             *       "per": "m",
+             *       "price": null,
+             *       "rectangle": false,
+             *       "selvedge": null,
+             *       "sheets": [],
+             *       "shrinkage": null,
+             *       "step": null,
+             *       "stripes": [],
+             *       "thickness": null,
+             *       "usable": null,
+             *       "weight": null,
+             *       "width": null
+             *     }
+             */
+            spec?: components["schemas"]["ClothSpec"];
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
          * NewSection
          * @description A section to be made.
          */
@@ -927,6 +1676,29 @@ export interface components {
              * @default []
              */
             sections?: components["schemas"]["NewSection"][];
+        };
+        /**
+         * NotionOut
+         * @description Something bought beside the cloth.
+         */
+        NotionOut: {
+            /** Count */
+            count: number | null;
+            length: components["schemas"]["LengthOut"] | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * OfferOut
+         * @description A change that saves cloth or makes do with it, and the fields of the section that it sets (null: lets go).
+         */
+        OfferOut: {
+            /** Change */
+            change: {
+                [key: string]: string | boolean | null;
+            };
+            /** Says */
+            says: string;
         };
         /**
          * OnTapeOut
@@ -1225,6 +1997,7 @@ export interface components {
             /** Spaces */
             spaces: number;
             spacing: components["schemas"]["LengthOut"] | null;
+            stripes: components["schemas"]["StripesOut"] | null;
             tail: components["schemas"]["LengthOut"];
             take_up: components["schemas"]["LengthOut"];
             tape: components["schemas"]["LengthOut"] | null;
@@ -1255,6 +2028,29 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * PriceRow
+         * @description A cloth that the supplier has.
+         */
+        PriceRow: {
+            /** Name */
+            name: string;
+            spec: components["schemas"]["ClothSpec"];
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * PricesOut
+         * @description The supplier's list; `wrong` says what in it could not be read, `where` which file it is.
+         */
+        PricesOut: {
+            /** Cloths */
+            cloths: components["schemas"]["PriceRow"][];
+            /** Where */
+            where: string;
+            /** Wrong */
+            wrong: components["schemas"]["WrongRow"][];
         };
         /**
          * ProblemOut
@@ -1310,6 +2106,38 @@ export interface components {
             text: string;
             /** Value */
             value: number;
+        };
+        /**
+         * RectangleSpec
+         * @description One more sheet or remnant of the same cloth.
+         */
+        RectangleSpec: {
+            /**
+             * Length
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            length: string | number;
+            /**
+             * Width
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            width: string | number;
+        };
+        /**
+         * RepeatOut
+         * @description Pleats to the repeat.
+         */
+        RepeatOut: {
+            /** Change */
+            change: {
+                [key: string]: string | boolean | null;
+            };
+            depth: components["schemas"]["LengthOut"];
+            pitch: components["schemas"]["LengthOut"];
+            /** Repeats */
+            repeats: number;
+            /** Says */
+            says: string;
         };
         /**
          * RuffleIn
@@ -1418,11 +2246,48 @@ export interface components {
             closed?: boolean;
             /**
              * @default {
+             *       "across": null,
+             *       "along": null,
+             *       "directional": false,
+             *       "key": "",
+             *       "length": null,
+             *       "name": "",
+             *       "per": "m",
+             *       "price": null,
+             *       "rectangle": false,
+             *       "selvedge": null,
+             *       "sheets": [],
+             *       "shrinkage": null,
+             *       "step": null,
+             *       "stripes": [],
              *       "thickness": null,
-             *       "usable": null
+             *       "usable": null,
+             *       "weight": null,
+             *       "width": null
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
+            /**
+             * @default {
+             *       "drop": {
+             *         "finished": null,
+             *         "heading": null,
+             *         "hem": null,
+             *         "hem_turns": 2,
+             *         "margin": null
+             *       },
+             *       "front": null,
+             *       "lining": null,
+             *       "opening": null,
+             *       "pieces": [],
+             *       "strategy": "fewest",
+             *       "stripe": null,
+             *       "stripe_at": "middle",
+             *       "stripe_where": "fold",
+             *       "way": "best"
+             *     }
+             */
+            cutting?: components["schemas"]["CuttingSpec"];
             /**
              * Facing
              * @default right
@@ -1600,11 +2465,48 @@ export interface components {
             closed?: boolean;
             /**
              * @default {
+             *       "across": null,
+             *       "along": null,
+             *       "directional": false,
+             *       "key": "",
+             *       "length": null,
+             *       "name": "",
+             *       "per": "m",
+             *       "price": null,
+             *       "rectangle": false,
+             *       "selvedge": null,
+             *       "sheets": [],
+             *       "shrinkage": null,
+             *       "step": null,
+             *       "stripes": [],
              *       "thickness": null,
-             *       "usable": null
+             *       "usable": null,
+             *       "weight": null,
+             *       "width": null
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
+            /**
+             * @default {
+             *       "drop": {
+             *         "finished": null,
+             *         "heading": null,
+             *         "hem": null,
+             *         "hem_turns": 2,
+             *         "margin": null
+             *       },
+             *       "front": null,
+             *       "lining": null,
+             *       "opening": null,
+             *       "pieces": [],
+             *       "strategy": "fewest",
+             *       "stripe": null,
+             *       "stripe_at": "middle",
+             *       "stripe_where": "fold",
+             *       "way": "best"
+             *     }
+             */
+            cutting?: components["schemas"]["CuttingSpec"];
             /**
              * Facing
              * @default right
@@ -1762,6 +2664,20 @@ export interface components {
             revision: number;
         };
         /**
+         * SeenOut
+         * @description A stretch of colour along the finished edge, and the span that it is of.
+         */
+        SeenOut: {
+            /** Colour */
+            colour: string;
+            /** From */
+            from: number;
+            /** Span */
+            span: number;
+            /** To */
+            to: number;
+        };
+        /**
          * SentenceOut
          * @description One sentence of the slip.
          */
@@ -1770,6 +2686,26 @@ export interface components {
             about: string;
             /** Text */
             text: string;
+        };
+        /**
+         * SheetOut
+         * @description A cloth that is laid on.
+         */
+        SheetOut: {
+            length: components["schemas"]["LengthOut"];
+            width: components["schemas"]["LengthOut"];
+        };
+        /**
+         * ShopOut
+         * @description A notion for one piece.
+         */
+        ShopOut: {
+            /** Much */
+            much: string;
+            /** Name */
+            name: string;
+            /** Piece */
+            piece: string;
         };
         /**
          * ShowingOut
@@ -1872,6 +2808,52 @@ export interface components {
             upper?: string | number;
         };
         /**
+         * StrategyOut
+         * @description One way to share the strip over widths: what each is cut to, how many joins, how many of them show.
+         */
+        StrategyOut: {
+            /** Joins */
+            joins: number;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Shown */
+            shown: number;
+            /** Widths */
+            widths: components["schemas"]["LengthOut"][];
+        };
+        /**
+         * StripeSpec
+         * @description One stripe of a cloth's sequence.
+         */
+        StripeSpec: {
+            /** Colour */
+            colour: string;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Width
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            width: string | number;
+        };
+        /**
+         * StripesOut
+         * @description A cloth's stripes: along the flat strip, along every span where it lies, and as the front shows them.
+         */
+        StripesOut: {
+            /** Flat */
+            flat: components["schemas"]["ColourOut"][];
+            /** Front */
+            front: components["schemas"]["SeenOut"][];
+            /** Spans */
+            spans: components["schemas"]["SeenOut"][];
+        };
+        /**
          * SwatchSpec
          * @description A strip gathered to try it: its flat length, and what it measured after.
          */
@@ -1886,6 +2868,31 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             flat: string | number;
+        };
+        /**
+         * TableIn
+         * @description A table of cloths as text, the first line naming its columns; `keep_good` puts the right rows in though others are wrong.
+         */
+        TableIn: {
+            /**
+             * Keep Good
+             * @default false
+             */
+            keep_good?: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TableOut
+         * @description What came of a table: how many rows are right, how many went in, which are wrong.
+         */
+        TableOut: {
+            /** Added */
+            added: number;
+            /** Right */
+            right: number;
+            /** Wrong */
+            wrong: components["schemas"]["WrongRow"][];
         };
         /**
          * TaperOut
@@ -1992,6 +2999,25 @@ export interface components {
             message: string;
         };
         /**
+         * WayOut
+         * @description One way that the strip can lie on the bolt.
+         */
+        WayOut: {
+            /** Cost */
+            cost: string | null;
+            /** Joins */
+            joins: number;
+            length: components["schemas"]["LengthOut"];
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Taken */
+            taken: boolean;
+            /** Why Not */
+            why_not: string;
+        };
+        /**
          * WidthOut
          * @description A piece to cut, and its share of the flat width.
          */
@@ -2087,6 +3113,16 @@ export interface components {
             /** Works */
             works: string[];
         };
+        /**
+         * WrongRow
+         * @description A row that cannot go in: its line, and why.
+         */
+        WrongRow: {
+            /** Line */
+            line: number;
+            /** Message */
+            message: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -2096,6 +3132,566 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    list_cloths: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothsOut"];
+                };
+            };
+        };
+    };
+    put_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCloth"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesOut"];
+                };
+            };
+        };
+    };
+    take_in_cloths: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    remove_cloth: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    give_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Moved"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    take_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Moved"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    cut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     even: {
         parameters: {
             query?: never;

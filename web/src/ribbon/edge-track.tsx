@@ -1,3 +1,4 @@
+import { Colours } from "./colours";
 import { edgePath, fingersPath, wavePath } from "./edge";
 import type { Model } from "./model";
 import { inSight } from "./view";
@@ -21,7 +22,7 @@ export function edgeHeight(model: Model): number {
 /** The folded strip seen from above: what lies along the edge by its layers, what stands out from it as it stands. */
 export function EdgeTrack(props: { model: Model; px: (mm: number) => number; low: number; high: number }) {
   const { model, px, low, high } = props;
-  const { walk } = model.plan;
+  const { walk, stripes } = model.plan;
   // Spans are in order along the cloth, and so very nearly along the edge: a little past the view is enough.
   const [first, end] = range(walk.x, low - model.reach, high + model.reach);
   if (end - first > MANY) {
@@ -51,6 +52,16 @@ export function EdgeTrack(props: { model: Model; px: (mm: number) => number; low
   return (
     <g transform={`translate(0 ${standing(model)})`} data-testid="folded">
       <path d={lying} {...LINE} />
+      {stripes && (
+        <Colours
+          seen={stripes.spans}
+          px={px}
+          low={low - model.reach}
+          high={high + model.reach}
+          top={(one) => (walk.behind[(one as { span?: number }).span ?? 0] ?? 0) * gap - 2.4}
+          height={4.8}
+        />
+      )}
       <path d={upright} {...LINE} />
       <path d={fingers} {...LINE} strokeWidth={2.4} />
     </g>

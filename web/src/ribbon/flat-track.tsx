@@ -1,3 +1,4 @@
+import { Colours } from "./colours";
 import { GLYPHS } from "./glyphs";
 import type { Model } from "./model";
 import { PleatNumber } from "./pleat-number";
@@ -14,7 +15,7 @@ function bars(spans: [number, number][]): string {
 /** The cut strip laid flat: what each run of cloth does, every mark with its line and glyph, the allowances. */
 export function FlatTrack(props: { model: Model; px: (mm: number) => number; low: number; high: number }) {
   const { model, px, low, high } = props;
-  const { walk, marks, allowance, flat, count, joins } = model.plan;
+  const { walk, marks, allowance, flat, count, joins, stripes } = model.plan;
   const [first, end] = inSight(walk.flat, low, high);
   // Past what the eye can part, every so many spans stand for the others.
   const crowded = end - first > MANY;
@@ -51,6 +52,12 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
       {!crowded && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
       <path d={bars(runs.face ?? [])} fill="var(--cloth)" />
       <path d={bars(runs.plain ?? [])} fill="var(--cloth)" opacity={0.72} />
+      {stripes && (
+        <>
+          <Colours seen={stripes.flat} px={px} low={low} high={high} top={() => 0} height={HEIGHT} />
+          <path d={bars(runs.under ?? [])} fill="var(--linen)" opacity={0.38} />
+        </>
+      )}
       {allowance.start.mm > 0 && <Allowance a={px(-allowance.start.mm)} b={px(0)} />}
       {allowance.end.mm > 0 && <Allowance a={px(flat.mm)} b={px(flat.mm + allowance.end.mm)} />}
       {joins.map((join) => {

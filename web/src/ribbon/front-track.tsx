@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Colours } from "./colours";
 import type { Model, Stretch } from "./model";
 import { PleatNumber } from "./pleat-number";
 import { inSight } from "./view";
@@ -50,7 +51,7 @@ function hem(a: number, b: number): string {
 }
 
 function Folded({ model, px, low, high, turned, stretch }: Drawing) {
-  const { walk } = model.plan;
+  const { walk, stripes } = model.plan;
   const front = turned ? model.plan.back : model.plan.front;
   const places = turned ? model.backFrom : model.frontFrom;
   const [first, end] = inSight(places, Math.max(low, stretch.from), Math.min(high, stretch.to));
@@ -97,6 +98,16 @@ function Folded({ model, px, low, high, turned, stretch }: Drawing) {
     <g>
       <Ground d={right} wrong={false} />
       <Ground d={wrong} wrong />
+      {stripes && !turned && (
+        <Colours
+          seen={stripes.front}
+          px={px}
+          low={Math.max(low, stretch.from)}
+          high={Math.min(high, stretch.to)}
+          top={() => 0}
+          height={HEIGHT - 5}
+        />
+      )}
       <path d={unders} fill="var(--cloth-shade)" opacity={0.3} />
       {shades}
       <path
@@ -122,7 +133,7 @@ function Shade({ x, width, from }: { x: number; width: number; from: "left" | "r
 }
 
 function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
-  const { marks } = model.plan;
+  const { marks, stripes } = model.plan;
   const { look } = stretch;
   const [a, b] = ends(px, Math.max(stretch.from, low), Math.min(stretch.to, high));
   const each = Math.abs(px(stretch.to) - px(stretch.from)) / Math.max(1, stretch.count);
@@ -168,6 +179,9 @@ function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
   return (
     <g>
       <Ground d={hem(a, b)} wrong={turned} />
+      {stripes && !turned && (
+        <Colours seen={stripes.front} px={px} low={low} high={high} top={() => 0} height={HEIGHT - 5} />
+      )}
       <path d={folds} fill="none" stroke="var(--cloth-shade)" strokeWidth={1.6} opacity={0.55} />
       <path d={heads} fill="none" stroke="var(--cloth-shade)" strokeWidth={2.4} />
       {numbers}
@@ -175,7 +189,8 @@ function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
   );
 }
 
-function Drawn({ px, low, high, turned, stretch }: Drawing) {
+function Drawn({ model, px, low, high, turned, stretch }: Drawing) {
+  const { stripes } = model.plan;
   const { kind, count, fullness, look } = stretch;
   const [a, b] = ends(px, Math.max(stretch.from, low), Math.min(stretch.to, high));
   const flatEnds = kind === "gather";
@@ -198,6 +213,9 @@ function Drawn({ px, low, high, turned, stretch }: Drawing) {
   return (
     <g>
       <Ground d={hem(a, b)} wrong={turned} />
+      {stripes && !turned && (
+        <Colours seen={stripes.front} px={px} low={low} high={high} top={() => 0} height={HEIGHT - 5} />
+      )}
       <path
         d={folds}
         fill="none"

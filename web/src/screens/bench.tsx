@@ -19,6 +19,8 @@ import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useWork } from "../state/use-work";
 import { Conflict, Rename } from "./bench-sheets";
+import { ClothStep } from "./cloth-step";
+import { CutStep } from "./cut-step";
 import { Pleat } from "./pleat";
 
 /** One work, once it has been fetched. */
@@ -44,9 +46,11 @@ export function Bench({ name }: { name: string }) {
   return <Laid key={found.data.key} first={found.data} />;
 }
 
-type Step = "pleat" | "mark";
+type Step = "pleat" | "cloth" | "cut" | "mark";
 const STEPS: [Step, string][] = [
   ["pleat", "Pleat"],
+  ["cloth", "Cloth"],
+  ["cut", "Cut"],
   ["mark", "Mark"],
 ];
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
@@ -89,7 +93,9 @@ function Laid({ first }: { first: Work }) {
     "ctrl+shift+z": redo,
     "?": () => setKeys(true),
     "1": () => setStep("pleat"),
-    "2": () => setStep("mark"),
+    "2": () => setStep("cloth"),
+    "3": () => setStep("cut"),
+    "4": () => setStep("mark"),
     "[": () => count(-1),
     "]": () => count(1),
     u: () => toUnit(unit === "cm" ? "in" : "cm"),
@@ -237,6 +243,23 @@ function Laid({ first }: { first: Work }) {
                 lit={lit}
                 onLight={setLit}
                 refused={refused}
+              />
+            ) : step === "cloth" ? (
+              <ClothStep
+                key={section.key}
+                spec={section.spec}
+                plan={plan}
+                work={work.name}
+                onChange={edit}
+                onSaid={(text) => setSaid({ text })}
+              />
+            ) : step === "cut" ? (
+              <CutStep
+                key={section.key}
+                work={work}
+                spec={section.spec}
+                here={work.sections.indexOf(section)}
+                onChange={edit}
               />
             ) : (
               <div className="mt-3">{plan && <MarksTable plan={plan} />}</div>

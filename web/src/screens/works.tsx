@@ -97,6 +97,9 @@ export function Works() {
           <img src="/static/mark.svg" alt="" className="size-9" />
           Young Ribbon
         </h1>
+        <Link href="/cloth" className="press">
+          Cloth shelf
+        </Link>
         <button type="button" className="press" onClick={() => setKeys(true)}>
           Keys ?
         </button>

@@ -25,7 +25,8 @@ export function changed(spec: SectionSpec, fields: Record<string, unknown>): Sec
   let after: SectionSpec = spec;
   for (const [path, value] of Object.entries(fields)) {
     const [head = "", tail] = path.split(".");
-    if (!tail) after = { ...after, [head]: value };
+    if (head === "pins" && tail && value === null) after = pinned(after, tail as Quantity, "", "free");
+    else if (!tail) after = { ...after, [head]: value };
     else if (head === "lead" || head === "tail") after = { ...after, [head]: { [tail]: value } };
     else after = { ...after, [head]: { ...(after[head as keyof SectionSpec] as object), [tail]: value } };
   }

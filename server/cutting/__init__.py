@@ -1,0 +1,1 @@
+"""Cloth and cutting, stateless: what a strip takes, how it is laid out, what is bought."""

@@ -1,0 +1,86 @@
+"""The addresses of the cloth shelf.  Every write needs this site's own token and names the revision it saw."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from django.views.decorators.csrf import csrf_protect
+from ninja import Router
+
+from server.plans.cloth import ClothSpec
+from server.shelf import schema as s
+from server.shelf import services
+from server.shelf.models import Cloth
+from server.shelf.sheet import Row, write_sheet
+from server.wire.json import answer
+from server.wire.problems import Problems
+
+router = Router(tags=["shelf"])
+router.add_decorator(csrf_protect, mode="view")
+_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+
+
+def _spec(given: ClothSpec) -> dict[str, Any]:
+    return given.model_dump(mode="json", exclude_unset=True, exclude_none=True)
+
+
+@router.get("", response={200: s.ClothsOut}, operation_id="list_cloths")
+def list_cloths(request: HttpRequest) -> HttpResponse:
+    """The shelf, by name."""
+    return answer({"cloths": [services.told(cloth) for cloth in Cloth.objects.prefetch_related("movements")[:2000]]})
+
+
+@router.post("", response={201: s.ClothRow, **_NO}, operation_id="put_cloth")
+def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
+    """A new cloth on the shelf."""
+    return answer(services.told(services.put(new.name, new.unit, _spec(new.spec))), 201)
+
+
+@router.get("/table", operation_id="cloths_table", include_in_schema=False)
+def cloths_table(request: HttpRequest) -> HttpResponse:
+    """The shelf as a table of text."""
+    rows = [Row(cloth.name, cloth.unit, cloth.spec) for cloth in Cloth.objects.all()]
+    response = HttpResponse(write_sheet(rows), content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = 'attachment; filename="cloth-shelf.csv"'
+    return response
+
+
+@router.post("/table", response={200: s.TableOut, **_NO}, operation_id="take_in_cloths")
+def take_in_cloths(request: HttpRequest, sheet: s.TableIn) -> HttpResponse:
+    """A table of cloths put on the shelf; wrong rows are told by their lines."""
+    return answer(services.take_in(sheet.text, keep_good=sheet.keep_good))
+
+
+@router.get("/prices", response={200: s.PricesOut}, operation_id="prices")
+def supplier_prices(request: HttpRequest) -> HttpResponse:
+    """The supplier's list, from a file that its owner can replace."""
+    where, rows, wrong = services.prices()
+    return answer(
+        {"where": where, "cloths": [row._asdict() for row in rows], "wrong": [one._asdict() for one in wrong]}
+    )
+
+
+@router.put("/{key}", response={200: s.ClothRow, **_NO}, operation_id="change_cloth")
+def change_cloth(request: HttpRequest, key: str, now: s.ClothChange) -> HttpResponse:
+    """The cloth with other facts."""
+    return answer(services.told(services.change(key, now.revision, now.name, now.unit, _spec(now.spec))))
+
+
+@router.delete("/{key}", response={204: None, **_NO}, operation_id="remove_cloth")
+def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpResponse:
+    """The cloth, gone from the shelf."""
+    services.remove(key, revision)
+    return HttpResponse(status=204)
+
+
+@router.post("/{key}/take", response={200: s.ClothRow, **_NO}, operation_id="take_cloth")
+def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
+    """A length taken from the shelf for a work."""
+    return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=False)))
+
+
+@router.post("/{key}/give", response={200: s.ClothRow, **_NO}, operation_id="give_cloth")
+def give_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
+    """A length given back to the shelf."""
+    return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=True)))

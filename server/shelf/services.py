@@ -1,0 +1,170 @@
+"""Every write to the shelf, in one transaction."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+from django.db import transaction
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from ribbon.errors import Refusal, refuse
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length
+from server.plans.schema import SectionIn
+from server.shelf.models import Cloth, Movement
+from server.shelf.sheet import Row, Wrong, read_sheet, wrong_with
+
+SHIPPED = Path(__file__).with_name("prices.csv")
+
+
+def told(cloth: Cloth) -> dict[str, Any]:
+    """A cloth as the wire has it."""
+    unit = UNITS[cloth.unit]
+    scribe = Scribe(unit, Length(1) if not unit.binary else None)
+
+    def out(length: Length | None) -> dict[str, Any] | None:
+        if length is None:
+            return None
+        written = scribe.write(length)
+        return {"mm": float(length.mm), "text": written.text, "exact": written.exact}
+
+    probe = {"kind": "gather", "unit": cloth.unit, "pins": {"finished": "1 m"}, "cloth": cloth.spec}
+    return {
+        "key": cloth.key,
+        "name": cloth.name,
+        "unit": cloth.unit,
+        "spec": cloth.spec,
+        "revision": cloth.revision,
+        "touched": cloth.touched.isoformat(),
+        "usable": out(SectionIn.model_validate(probe).section.cloth.usable),
+        "left": out(_left(cloth)),
+        "movements": [
+            {"work": m.work, "length": m.length, "back": m.back, "at": m.at.isoformat()}
+            for m in cloth.movements.all()[:12]
+        ],
+    }
+
+
+def _left(cloth: Cloth) -> Length | None:
+    said = cloth.spec.get("length")
+    return read_length(str(said), UNITS[cloth.unit]) if said not in (None, "") else None
+
+
+def _checked(name: str, unit: str, spec: dict[str, Any]) -> dict[str, Any]:
+    problem = wrong_with(name, unit, spec)
+    if problem:
+        field, _, message = problem.partition(": ")
+        raise refuse("unfit", f"spec.{field}", spec.get(field, ""), *_halves(message))
+    return spec
+
+
+def _halves(message: str) -> tuple[str, str]:
+    what, _, way_out = message.partition("; ")
+    return what, way_out
+
+
+@transaction.atomic
+def put(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
+    """A new cloth on the shelf.  Raises `Refusal`."""
+    return Cloth.objects.create(name=name, unit=unit, spec=_checked(name, unit, spec), touched=timezone.now())
+
+
+@transaction.atomic
+def change(key: str, revision: int, name: str, unit: str, spec: dict[str, Any]) -> Cloth:
+    """The cloth with other facts.  Raises `Refusal`, also where it was changed elsewhere."""
+    cloth = _seen(key, revision)
+    cloth.name, cloth.unit, cloth.spec = name, unit, _checked(name, unit, spec)
+    return _kept(cloth)
+
+
+@transaction.atomic
+def move(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
+    """The cloth after a length went out to a work, or came back.  Raises `Refusal`."""
+    cloth = _seen(key, revision)
+    unit = UNITS[cloth.unit]
+    try:
+        length = read_length(said, unit)
+    except Unreadable as error:
+        raise refuse("unreadable", "length", said, error.message, error.way_out) from None
+    left = _left(cloth)
+    if length <= ZERO:
+        raise refuse("not_positive", "length", said, "nothing would move", "give a length above nought")
+    if left is None:
+        raise refuse(
+            "unknown",
+            "length",
+            said,
+            "how much of this cloth there is has not been said",
+            "give its length at hand first",
+        )
+    after = left + length if back else left - length
+    if after < ZERO:
+        has = Scribe(unit, None).write(left).text
+        raise refuse("too_long", "length", said, f"there is only {has} of it", f"take {has} or less")
+    cloth.spec = {**cloth.spec, "length": _typed(after, cloth.unit)}
+    Movement.objects.create(
+        cloth=cloth, work=work, length=said if not _bare(said) else f"{said} {cloth.unit}", back=back, at=timezone.now()
+    )
+    return _kept(cloth)
+
+
+def _bare(said: str) -> bool:
+    return said.strip()[-1:].isdigit()
+
+
+def _typed(length: Length, unit: str) -> str:
+    written = Scribe(UNITS[unit], None).write(length)
+    return written.text if written.exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
+
+
+def _seen(key: str, revision: int) -> Cloth:
+    cloth: Cloth = get_object_or_404(Cloth, key=key)
+    if cloth.revision != revision:
+        raise refuse(
+            "stale",
+            "revision",
+            revision,
+            "this cloth was changed elsewhere in the meantime",
+            "look at it again, then change it",
+        )
+    return cloth
+
+
+def _kept(cloth: Cloth) -> Cloth:
+    cloth.revision += 1
+    cloth.touched = timezone.now()
+    cloth.save()
+    return cloth
+
+
+@transaction.atomic
+def remove(key: str, revision: int) -> None:
+    """The cloth is gone from the shelf, its movements with it."""
+    _seen(key, revision).delete()
+
+
+def take_in(text: str, *, keep_good: bool) -> dict[str, Any]:
+    """The rows of a table put on the shelf: all of them, or with `keep_good` the right ones, or none."""
+    rows, wrong = read_sheet(text)
+    put_in = rows if keep_good or not wrong else []
+    with transaction.atomic():
+        now = timezone.now()
+        Cloth.objects.bulk_create([Cloth(name=row.name, unit=row.unit, spec=row.spec, touched=now) for row in put_in])
+    return {"right": len(rows), "added": len(put_in), "wrong": [one._asdict() for one in wrong]}
+
+
+def prices() -> tuple[str, list[Row], list[Wrong]]:
+    """The supplier's list: the owner's own file in the data folder, else the one shipped."""
+    own = Path(settings.DATA) / "prices.csv"
+    path = own if own.exists() else SHIPPED
+    try:
+        text = path.read_bytes()[:1_000_000].decode("utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        return path.name, [], [Wrong(1, f"the file cannot be read as text: {error}")]
+    rows, wrong = read_sheet(text)
+    return path.name, rows, wrong
+
+
+__all__ = ["Refusal", "change", "move", "prices", "put", "remove", "take_in", "told"]

@@ -1,0 +1,135 @@
+"""Cloths as a table of text: one row a cloth, the columns by name (RFC 4180)."""
+
+from __future__ import annotations
+
+import csv
+import io
+from typing import Any, NamedTuple
+
+from pydantic import ValidationError
+
+from ribbon.errors import Refusal
+from server.cutting.reading import read_cutting
+from server.plans.schema import SectionIn
+from server.wire.problems import from_schema
+
+COLUMNS = (
+    "name", "unit", "width", "selvedge", "usable", "weight", "thickness", "along", "across", "directional",
+    "shrinkage", "price", "per", "step", "length", "rectangle", "stripes",
+)  # fmt: skip
+_YES = {"yes", "true", "1", "x"}
+_NO = {"no", "false", "0", ""}
+
+
+class Row(NamedTuple):
+    """A row that is right."""
+
+    name: str
+    unit: str
+    spec: dict[str, Any]
+
+
+class Wrong(NamedTuple):
+    """A row that is not: its line, and why."""
+
+    line: int
+    message: str
+
+
+def read_sheet(text: str) -> tuple[list[Row], list[Wrong]]:
+    """The right rows and the wrong ones, each wrong one with its line number."""
+    found: list[Row] = []
+    wrong: list[Wrong] = []
+    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""), strict=True)
+    try:
+        names = [name.strip().lower() for name in reader.fieldnames or []]
+    except csv.Error as error:
+        return [], [Wrong(1, f"this is no table: {error}")]
+    if "name" not in names:
+        return [], [
+            Wrong(1, f"the first line must name the columns, “name” among them; known are {', '.join(COLUMNS)}")
+        ]
+    unknown = [name for name in names if name and name not in COLUMNS]
+    if unknown:
+        return [], [Wrong(1, f"there is no column “{unknown[0][:40]}”; known are {', '.join(COLUMNS)}")]
+    reader.fieldnames = names
+    try:
+        for values in reader:
+            line = reader.line_num
+            if None in values:
+                wrong.append(Wrong(line, "there are more cells than columns"))
+                continue
+            if not any((value or "").strip() for value in values.values()):
+                continue
+            row = _row(values, line)
+            (wrong if isinstance(row, Wrong) else found).append(row)  # type: ignore[arg-type]
+    except csv.Error as error:
+        wrong.append(Wrong(reader.line_num, f"this row cannot be read: {error}"))
+    return found, wrong
+
+
+def _row(values: dict[str, str], line: int) -> Row | Wrong:
+    said = {name: (value or "").strip() for name, value in values.items() if name}
+    name, unit = said.pop("name", ""), said.pop("unit", "") or "cm"
+    if not name:
+        return Wrong(line, "the name is missing")
+    if len(name) > 120:
+        return Wrong(line, "the name is longer than 120 letters")
+    spec: dict[str, Any] = {}
+    for flag in ("directional", "rectangle"):
+        word = said.pop(flag, "").lower()
+        if word not in _YES | _NO:
+            return Wrong(line, f"{flag} is “{word[:20]}”: write yes or no")
+        if word in _YES:
+            spec[flag] = True
+    stripes = said.pop("stripes", "")
+    if stripes:
+        spec["stripes"] = [
+            {"colour": colour.strip(), "width": width.strip()}
+            for colour, _, width in (one.strip().partition(" ") for one in stripes.split(";"))
+        ]
+    spec |= {column: value for column, value in said.items() if value}
+    problem = wrong_with(name, unit, spec)
+    return Wrong(line, problem) if problem else Row(name, unit, spec)
+
+
+def wrong_with(name: str, unit: str, spec: dict[str, Any]) -> str | None:
+    """What is wrong with a cloth, as a sentence with its field; None where nothing is."""
+    probe = {
+        "kind": "gather",
+        "unit": unit,
+        "pins": {"finished": "1 m"},
+        "cloth": {"usable": None if spec.get("width") else "1 m", **spec, "name": name},
+    }
+    try:
+        read_cutting(SectionIn.model_validate(probe))
+    except ValidationError as error:
+        first = from_schema([{**line, "loc": ("body", "x", *line["loc"])} for line in error.errors(include_url=False)])
+        return _said(first["problems"][0])
+    except Refusal as refusal:
+        one = refusal.problems[0]
+        return _said({"path": one.path, "message": one.message, "way_out": one.way_out})
+    return None
+
+
+def _said(problem: dict[str, str]) -> str:
+    field = problem["path"].removeprefix("cloth.") or "the row"
+    return f"{field}: {problem['message']}; {problem['way_out']}"
+
+
+def write_sheet(rows: list[Row]) -> str:
+    """The table of `rows`, which reads back to them."""
+    out = io.StringIO(newline="")
+    writer = csv.DictWriter(out, COLUMNS)
+    writer.writeheader()
+    for row in rows:
+        cells = {
+            column: row.spec.get(column) for column in COLUMNS if row.spec.get(column) not in (None, "", False, [])
+        }
+        for flag in ("directional", "rectangle"):
+            if flag in cells:
+                cells[flag] = "yes"
+        if "stripes" in cells:
+            cells["stripes"] = "; ".join(f"{one['colour']} {one['width']}" for one in row.spec["stripes"])
+        writer.writerow({**cells, "name": row.name, "unit": row.unit})
+    return out.getvalue()

@@ -1,0 +1,138 @@
+"""Cloth and cutting as a stranger meets them: the valance's widths, a plaid, the shelf."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterator
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.conftest import end, serve
+from tests.browser.test_by_hand import field, open_work
+
+
+@pytest.fixture(scope="module")
+def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The program with the demo works."""
+    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
+    yield address
+    end(running)
+
+
+def step(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=name).click()
+
+
+def slip(page: Page) -> Locator:
+    return page.get_by_role("region", name="The cloth slip")
+
+
+def test_the_dome_valance_over_its_widths(page: Page, accessible: Callable[[Page], None]) -> None:
+    open_work(page, "Dome valance")
+    step(page, "Cloth")
+    expect(slip(page)).to_contain_text("Join 1 falls at")
+    expect(slip(page)).to_contain_text("Buy 3.3 m of Gallery cotton")
+    accessible(page)
+    page.get_by_role("radio", name=re.compile("same whole pleats")).check()
+    expect(slip(page)).to_contain_text("Join 1 falls at 46 in, at the inner fold of pleat 4")
+    field(page, "It falls, finished").fill("60 in")
+    expect(page.get_by_text("Not this way: the drop is longer than the cloth is wide").first).to_be_visible()
+    field(page, "Shrinks by, %").fill("-3")
+    expect(page.get_by_text("“-3 %” is below nought")).to_be_visible()
+    field(page, "Shrinks by, %").fill("3")
+    expect(page.get_by_text("“-3 %” is below nought")).to_have_count(0)
+
+
+def test_a_plaid_through_the_folds(page: Page, accessible: Callable[[Page], None]) -> None:
+    open_work(page, "Plaid wrap")
+    step(page, "Cloth")
+    expect(page.get_by_role("button", name="Stripe 1 at the fold")).to_be_visible()
+    accessible(page)
+    page.get_by_role("button", name="Stripe 1 mid-face").click()
+    expect(page.get_by_role("combobox", name="stands")).to_have_value("face")
+    expect(slip(page)).to_contain_text("So that the stripes run on")
+    page.get_by_role("button", name="2 repeats to a pleat").click()
+    expect(slip(page)).to_contain_text("short")
+    page.get_by_role("button", name="Greatest fullness").click()
+    expect(slip(page)).not_to_contain_text("short")
+    page.get_by_label("Plain front pieces").check()
+    expect(slip(page)).to_contain_text("centred on its line")
+
+
+def test_the_curtain_and_its_lining(page: Page) -> None:
+    open_work(page, "Reading-room curtain")
+    step(page, "Cloth")
+    expect(slip(page)).to_contain_text("just behind the sew line of pleat")
+    expect(slip(page)).to_contain_text("Sewn as a tube and turned it measures")
+    expect(slip(page)).to_contain_text("13 hooks")
+    step(page, "Cut")
+    expect(page.get_by_role("img", name="pieces on Lining")).to_be_visible()
+
+
+def test_the_cutting_plan_with_ties(page: Page, accessible: Callable[[Page], None]) -> None:
+    open_work(page, "Dome valance")
+    step(page, "Cut")
+    expect(page.get_by_role("img", name="6 pieces on Gallery cotton")).to_be_visible()
+    page.get_by_role("button", name="Add a piece to cut").click()
+    field(page, "Piece 1").fill("Tie")
+    field(page, "Width").fill("4 in")
+    field(page, "Length").fill("20 in")
+    field(page, "How many").fill("6")
+    expect(page.get_by_role("img", name="12 pieces on Gallery cotton")).to_be_visible()
+    page.get_by_text("The 12 pieces as a list").click()
+    expect(page.get_by_role("rowheader", name="Tie 6")).to_be_visible()
+    accessible(page)
+    field(page, "Length").fill("95 in")
+    field(page, "Width").fill("90 in")
+    expect(page.get_by_text("wider than the cloth").first).to_be_visible()
+    page.get_by_role("button", name="Remove piece 1").click()
+    expect(page.get_by_role("img", name="6 pieces on Gallery cotton")).to_be_visible()
+    step(page, "Pleat")
+
+
+def test_the_shelf(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    page.get_by_role("link", name="Cloth shelf").click()
+    expect(page.get_by_text("320 cm left")).to_be_visible()
+    accessible(page)
+    page.get_by_role("button", name="Add a cloth").click()
+    field(page, "Name").fill("Dome felt")
+    field(page, "Width").fill("broad")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_text("“broad” was not understood as a length")).to_be_visible()
+    accessible(page)
+    field(page, "Width").fill("90")
+    field(page, "Length at hand").fill("2 m")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_text("Dome felt")).to_be_visible()
+    page.get_by_role("button", name="Remove Dome felt").click()
+    expect(page.get_by_text("Dome felt was taken off the shelf.").first).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Change Dome felt")).to_be_visible()
+    page.get_by_role("button", name="Put on the shelf: Guide blue wool").click()
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("button", name="Change Guide blue wool")).to_be_visible()
+    page.get_by_role("button", name="Take in a table").click()
+    page.get_by_label("or paste it here").fill("name,width\nOld canvas,150\nOdd,wide\n")
+    page.get_by_role("button", name="Take it in").click()
+    expect(page.get_by_text("Nothing was put on the shelf: 1 right, 1 wrong.")).to_be_visible()
+    expect(page.get_by_text("Line 3: Width: “wide” was not understood as a length")).to_be_visible()
+    page.get_by_role("button", name="Take in the 1 right row").click()
+    expect(page.get_by_text("1 cloth put on the shelf.")).to_be_visible()
+
+
+def test_a_work_takes_cloth_and_gives_it_back(page: Page) -> None:
+    open_work(page, "Guide’s skirt")
+    step(page, "Cloth")
+    page.get_by_role("combobox", name="From the cloth shelf").select_option(label="Curtain lining")
+    expect(field(page, "Name of the cloth")).to_have_value("Curtain lining")
+    field(page, "Length to move").fill("1.5 m")
+    page.get_by_role("button", name="Take for this work").click()
+    expect(page.get_by_text("650 cm left on the shelf")).to_be_visible()
+    field(page, "Length to move").fill("90 m")
+    page.get_by_role("button", name="Take for this work").click()
+    expect(page.get_by_text("There is only 650 cm of it").first).to_be_visible()
+    field(page, "Length to move").fill("50 cm")
+    page.get_by_role("button", name="Give back").click()
+    expect(page.get_by_text("700 cm left on the shelf")).to_be_visible()

@@ -1,0 +1,183 @@
+import type { CutAnswer } from "../api/client";
+import { SvgFigure } from "../ribbon/svg-figure";
+import { Figure } from "./figure";
+
+type Plan = CutAnswer["plans"][number];
+const WIDE = 760;
+const EDGE = 34;
+
+/** The pieces on one cloth, to scale, the cloth's length running to the right; arrows point up each piece. */
+export function CutPlan({ plan }: { plan: Plan }) {
+  return (
+    <figure className="m-0 mb-5">
+      <figcaption className="mb-1">
+        <span className="block text-base font-bold">{plan.cloth}</span>
+        <Figure>{plan.says}</Figure>
+        {plan.left.length > 0 && <span className="block text-madder">No place for: {plan.left.join(", ")}.</span>}
+      </figcaption>
+      {plan.sheets.map((sheet, index) => (
+        <Sheet
+          // biome-ignore lint/suspicious/noArrayIndexKey: a cloth has no other name than its place
+          key={index}
+          plan={plan}
+          index={index}
+          width={sheet.width}
+          length={sheet.length}
+        />
+      ))}
+      <PieceList plan={plan} />
+    </figure>
+  );
+}
+
+type Length = { mm: number; text: string };
+
+function Sheet({ plan, index, width, length }: { plan: Plan; index: number; width: Length; length: Length }) {
+  // The cloth's length runs to the right; a short wide one is not blown up past a hand's breadth.
+  const scale = Math.min(WIDE / length.mm, 300 / width.mm);
+  const [w, h] = [length.mm * scale, width.mm * scale];
+  const pieces = plan.placed.filter((piece) => piece.sheet === index);
+  return (
+    <svg
+      viewBox={`0 0 ${w + EDGE + 4} ${h + EDGE}`}
+      width={w + EDGE + 4}
+      className="h-auto max-w-full"
+      role="img"
+      aria-label={`${pieces.length} pieces on ${plan.cloth}, ${width.text} by ${length.text}`}
+    >
+      <text x={EDGE + w / 2} y={13} textAnchor="middle" fontSize={13} fill="var(--smoke)">
+        <SvgFigure>{`${length.text} along the cloth`}</SvgFigure>
+      </text>
+      <text
+        transform={`translate(13 ${EDGE / 2 + h / 2}) rotate(-90)`}
+        textAnchor="middle"
+        fontSize={13}
+        fill="var(--smoke)"
+      >
+        <SvgFigure>{`${width.text} across`}</SvgFigure>
+      </text>
+      <g transform={`translate(${EDGE} ${EDGE / 2 + 2})`}>
+        <rect width={w} height={h} fill="var(--cloth-under)" stroke="var(--cloth-line)" />
+        <rect width={w} height={h} fill="url(#waste)" />
+        {pieces.map((piece) => {
+          const [x, y] = [piece.start * scale, piece.left * scale];
+          const [long, wide] = [piece.long.mm * scale, piece.wide.mm * scale];
+          const [cx, cy] = [x + long / 2, y + wide / 2];
+          const upright = wide > long * 1.6;
+          const room = upright ? wide : long;
+          const thick = upright ? long : wide;
+          const label =
+            room > piece.name.length * 6.6 && thick > 15
+              ? piece.name
+              : room > 40 && thick > 15
+                ? short(piece.name)
+                : "";
+          return (
+            <g key={piece.name}>
+              <title>{`${piece.name}: ${piece.wide.text} across, ${piece.long.text} along${piece.on_fold ? ", cut on the fold" : ""}`}</title>
+              <rect
+                x={x}
+                y={y}
+                width={long}
+                height={wide}
+                fill="var(--cloth)"
+                stroke="var(--cloth-shade)"
+                strokeWidth={1.2}
+              />
+              {piece.on_fold && (
+                <path
+                  d={`M${x} ${cy}H${x + long}`}
+                  stroke="var(--on-cloth)"
+                  strokeWidth={1.2}
+                  strokeDasharray="8 3 2 3"
+                />
+              )}
+              <Arrow
+                x={cx}
+                y={upright ? cy + wide * 0.36 : cy}
+                long={Math.min(26, (piece.turned ? wide : long) * 0.5)}
+                turned={piece.turned}
+              />
+              {label && (
+                <text
+                  transform={`translate(${cx} ${cy}) rotate(${upright ? -90 : 0})`}
+                  y={thick > 34 ? -8 : 4}
+                  textAnchor="middle"
+                  fontSize={12.5}
+                  fontWeight={650}
+                  fill="var(--on-cloth)"
+                  stroke="var(--cloth-shade)"
+                  strokeWidth={3}
+                  paintOrder="stroke"
+                >
+                  {label}
+                </text>
+              )}
+            </g>
+          );
+        })}
+      </g>
+      <defs>
+        <pattern id="waste" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V8" stroke="var(--thread)" strokeWidth="2" />
+        </pattern>
+      </defs>
+    </svg>
+  );
+}
+
+/** The arrow up a piece: along the cloth towards its start, or across it where the piece is turned. */
+function Arrow({ x, y, long, turned }: { x: number; y: number; long: number; turned: boolean }) {
+  const half = long / 2;
+  const path = turned
+    ? `M${x} ${y + half}V${y - half}M${x - 4} ${y - half + 5}L${x} ${y - half}L${x + 4} ${y - half + 5}`
+    : `M${x + half} ${y + 6}H${x - half}M${x - half + 5} ${y + 2}L${x - half} ${y + 6}L${x - half + 5} ${y + 10}`;
+  return <path d={path} fill="none" stroke="var(--on-cloth)" strokeWidth={1.8} />;
+}
+
+function short(name: string): string {
+  return name.replace(/^.*, width (\d+) of (\d+)$/, "$1 of $2");
+}
+
+function PieceList({ plan }: { plan: Plan }) {
+  return (
+    <details>
+      <summary className="min-h-11 py-2 font-semibold text-woad">The {plan.placed.length} pieces as a list</summary>
+      <table className="border-collapse bg-linen">
+        <thead>
+          <tr className="text-left text-sm text-smoke">
+            {["Piece", "Across", "Along", "From the start", "From the selvedge", ""].map((head) => (
+              <th key={head} scope="col" className="px-3 font-semibold">
+                {head || <span className="sr-only">Notes</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.placed.map((piece) => (
+            <tr key={piece.name} className="border-t border-thread">
+              <th scope="row" className="px-3 text-left font-semibold">
+                {piece.name}
+              </th>
+              <td className="px-3">
+                <Figure>{piece.wide.text}</Figure>
+              </td>
+              <td className="px-3">
+                <Figure>{piece.long.text}</Figure>
+              </td>
+              <td className="px-3">
+                <Figure>{piece.from_start.text}</Figure>
+              </td>
+              <td className="px-3">
+                <Figure>{piece.from_selvedge.text}</Figure>
+              </td>
+              <td className="px-3 text-smoke">
+                {[piece.turned ? "turned" : "", piece.on_fold ? "on the fold" : ""].filter(Boolean).join(", ")}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,150 @@
+import { useState } from "react";
+import type { CutAnswer, Problem, SectionSpec, Work } from "../api/client";
+import { CutPlan } from "../parts/cut-plan";
+import { Text, Tick } from "../parts/fields";
+import { Figure } from "../parts/figure";
+import { sentence } from "../parts/pin-tile";
+import { useAsked } from "../state/use-asked";
+
+interface Props {
+  work: Work;
+  spec: SectionSpec;
+  /** Which of the work's pieces is chosen. */
+  here: number;
+  onChange: (spec: SectionSpec, field: string) => void;
+}
+type Cutting = NonNullable<SectionSpec["cutting"]>;
+type CutPiece = NonNullable<Cutting["pieces"]>[number];
+
+/** The step Cut: every piece of the work on its cloth, and the shopping slip. */
+export function CutStep({ work, spec, here, onChange }: Props) {
+  const sections = work.sections.map((section) => ({ name: section.name, spec: section.spec }));
+  const { answer, problems } = useAsked<CutAnswer>("/cut", { sections });
+  const prefix = `sections.${here}.spec.`;
+  const mine = problems
+    .filter((one) => one.path.startsWith(prefix))
+    .map((one) => ({ ...one, path: one.path.slice(prefix.length) }));
+  const others = problems.filter(
+    (one) => !mine.some((own) => one.path === prefix + own.path) || !one.path.includes("cutting.pieces"),
+  );
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="min-w-0">
+        {others.map((problem) => (
+          <p key={problem.path + problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
+            {sentence(problem.message)} {sentence(problem.way_out)}
+          </p>
+        ))}
+        {answer?.lacking.map((line) => (
+          <p key={line} className="my-1 border-l-[6px] border-weld-line pl-3">
+            {line}, under Cloth.
+          </p>
+        ))}
+        {answer?.plans.map((plan) => (
+          <CutPlan key={plan.cloth} plan={plan} />
+        ))}
+        <OtherPieces spec={spec} problems={mine} onChange={onChange} />
+      </div>
+      <Shopping answer={answer} />
+    </div>
+  );
+}
+
+function Shopping({ answer }: { answer: CutAnswer | null }) {
+  if (!answer) return null;
+  return (
+    <section aria-label="The shopping slip" className="self-start bg-linen px-5 py-4">
+      <h2 className="m-0 text-sm font-semibold text-smoke">The shopping slip</h2>
+      <ul className="m-0 list-none p-0">
+        {answer.plans.map((plan) => (
+          <li key={plan.cloth} className="my-2 font-semibold">
+            <Figure>{`${plan.asked.text} of ${plan.cloth}, ${plan.width.text} wide${plan.cost ? `: ${plan.cost}` : ""}`}</Figure>
+            {plan.short && (
+              <span className="block font-normal text-madder">
+                <Figure>{`What is at hand is ${plan.short.text} short.`}</Figure>
+              </span>
+            )}
+          </li>
+        ))}
+        {answer.notions.map((one) => (
+          <li key={`${one.piece} ${one.name}`} className="my-1">
+            <Figure>{`${one.much} ${one.name}`}</Figure> <span className="text-smoke">for {one.piece}</span>
+          </li>
+        ))}
+      </ul>
+      {answer.cost && <p className="mt-3 mb-0 font-semibold">Cloth in all: {answer.cost}</p>}
+      <p className="mt-3 mb-0 text-sm text-smoke">
+        A rotary cutter: guard closed between cuts, cut away from the hand that holds the rule.
+      </p>
+    </section>
+  );
+}
+
+/** Bands, ties, pockets: what is cut beside the strip. */
+function OtherPieces(props: { spec: SectionSpec; problems: Problem[]; onChange: Props["onChange"] }) {
+  const { spec, problems, onChange } = props;
+  const pieces = spec.cutting?.pieces ?? [];
+  const put = (next: CutPiece[]) => onChange({ ...spec, cutting: { ...spec.cutting, pieces: next } }, "cutting.pieces");
+  const set = (index: number, fields: Partial<CutPiece>) =>
+    put(pieces.map((piece, i) => (i === index ? { ...piece, ...fields } : piece)));
+  const [more, setMore] = useState(0);
+  return (
+    <section aria-label="Other pieces" className="mt-4">
+      <h2 className="m-0 text-base font-bold">Other pieces: bands, ties, pockets</h2>
+      {pieces.map((piece, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a piece has no other name than its row
+        <div key={`${index} ${more}`} className="flex flex-wrap items-end gap-x-4 gap-y-1">
+          <Text
+            wide
+            name={`Piece ${index + 1}`}
+            path={`cutting.pieces.${index}.name`}
+            value={piece.name}
+            problems={problems}
+            onType={(name) => set(index, { name: name.slice(0, 60) })}
+          />
+          <Text
+            name={piece.on_fold ? "Half its width" : "Width"}
+            path={`cutting.pieces.${index}.width`}
+            value={piece.width}
+            problems={problems}
+            onType={(width) => set(index, { width })}
+          />
+          <Text
+            name="Length"
+            path={`cutting.pieces.${index}.length`}
+            value={piece.length}
+            problems={problems}
+            onType={(length) => set(index, { length })}
+          />
+          <Text
+            name="How many"
+            path={`cutting.pieces.${index}.count`}
+            value={piece.count ?? 1}
+            problems={problems}
+            onType={(text) => set(index, { count: Math.max(1, Math.min(200, Number.parseInt(text, 10) || 1)) })}
+          />
+          <Tick name="On the fold" on={piece.on_fold ?? false} onTick={(on_fold) => set(index, { on_fold })} />
+          <Tick name="May be turned" on={piece.may_turn ?? false} onTick={(may_turn) => set(index, { may_turn })} />
+          <button
+            type="button"
+            className="press"
+            aria-label={`Remove piece ${index + 1}`}
+            onClick={() => {
+              put(pieces.filter((_, i) => i !== index));
+              setMore(more + 1);
+            }}
+          >
+            Remove
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="press"
+        onClick={() => put([...pieces, { name: "Band", width: "10 cm", length: "80 cm", count: 1, may_turn: true }])}
+      >
+        Add a piece to cut
+      </button>
+    </section>
+  );
+}
