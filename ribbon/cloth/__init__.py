@@ -3,6 +3,7 @@
 from ribbon.cloth.bolt import Bolt, whole_repeats
 from ribbon.cloth.buying import Bought, Makes, Notion, Offer, buy, makes, notions, offers, repeats_at_hand
 from ribbon.cloth.drop import Drop, Lined, Lining, drop_on, lined
+from ribbon.cloth.joining import Lying, lying
 from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.piece import Laid, Piece
 from ribbon.cloth.seen import Seen, on_front, on_spans
@@ -20,6 +21,7 @@ __all__ = [
     "Layout",
     "Lined",
     "Lining",
+    "Lying",
     "Makes",
     "Notion",
     "Offer",
@@ -36,6 +38,7 @@ __all__ = [
     "lined",
     "lined_up",
     "load",
+    "lying",
     "makes",
     "notions",
     "offers",

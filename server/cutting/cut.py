@@ -6,14 +6,14 @@ from collections.abc import Sequence
 from fractions import Fraction
 from typing import Any, NamedTuple
 
-from ribbon.cloth import Bolt, Layout, Piece, buy, drop_on, layout, lined, notions
+from ribbon.cloth import Bolt, Layout, Piece, buy, drop_on, layout, lined, lying, notions
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
 from ribbon.pins import Band, mixed, plan, strip
-from ribbon.readings import Allowed, Strategy, joined
+from ribbon.readings import Allowed, Strategy
 from ribbon.strip import walk
-from server.cutting.reading import Cutting, read_cutting
 from server.cutting.sold import long_scribe, sold_in, told_length
+from server.plans.cutting import Cutting, read_cutting
 from server.plans.schema import SectionIn
 
 Bolts = dict[str, tuple[Bolt, tuple[tuple[Length, Length], ...], list[tuple[int, Piece]]]]
@@ -68,17 +68,16 @@ def _gather(
     laid = mixed(section).strip if isinstance(section, Band) else strip(made)  # type: ignore[arg-type]
     walked, allowed = walk(laid), Allowed(*section.allowance)
     long = cutting.drop.cut
-    got = joined(laid, walked, cutting.bolt.usable, allowed, Strategy(said.cutting.strategy))
-    lying = said.cutting.way in ("lengthways", "railroaded") and not cutting.bolt.directional
+    found = lying(laid, walked, cutting.bolt, cutting.drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
+    got, across = found.joined, found.taken is None or found.taken.name == "across"
     pieces: list[Piece] = []
-    if lying and long <= cutting.bolt.usable:
-        cut = laid.flat + allowed.start + allowed.end
-        pieces.append(Piece(one.name, long, cut))
-    else:
-        many = len(got.widths)
-        for number, width in enumerate(got.widths, 1):
-            name = one.name if many == 1 else f"{one.name}, width {number} of {many}"
-            pieces.append(Piece(name, width.cut, drop_on(cutting.bolt, cutting.drop)))
+    many = len(got.widths)
+    for number, width in enumerate(got.widths, 1):
+        name = one.name if many == 1 else f"{one.name}, {'width' if across else 'strip'} {number} of {many}"
+        # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
+        pieces.append(
+            Piece(name, width.cut, drop_on(cutting.bolt, cutting.drop)) if across else Piece(name, long, width.cut)
+        )
     pieces += cutting.pieces
     held = bolts.setdefault(cutting.bolt.name or "Cloth", (cutting.bolt, cutting.sheets, []))
     held[2].extend((index, piece) for piece in pieces)

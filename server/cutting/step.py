@@ -8,19 +8,19 @@ from typing import Any
 from ribbon.cloth import (
     Bolt,
     Drop,
+    Lying,
     apron,
-    best,
     buy,
     drop_on,
     lined,
     load,
+    lying,
     makes,
     notions,
     offers,
     repeat_of,
     repeats_at_hand,
     to_repeat,
-    ways,
 )
 from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length, write_ratio
@@ -28,8 +28,8 @@ from ribbon.pins import Band, Plan, mixed, plan, strip
 from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Joined, Strategy, front, joined, strategies
 from ribbon.strip import Strip, Walk, walk
-from server.cutting.reading import Cutting, read_cutting
 from server.cutting.sold import long_scribe, sold_in, told_length
+from server.plans.cutting import Cutting, read_cutting
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
 from server.plans.stripes import Striped, beginning, looks, read_stripes
@@ -58,7 +58,8 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     if bolt is None:
         told["slip"] = ["Say how wide the cloth is, and everything here follows."]
         return told
-    chosen = joined(laid, walked, bolt.usable, allowed, Strategy(said.cutting.strategy))
+    found = lying(laid, walked, bolt, drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
+    chosen = found.joined
     told["strategies"] = _strategies(writer, laid, walked, bolt, allowed)
     if made is not None:
         told["offers"] = _offers(writer, made, bolt, allowed)
@@ -73,7 +74,7 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     if drop is None:
         told["slip"].append("Say how far it falls, and the length to buy follows.")
     else:
-        _lengths(told, writer, said, cutting, bolt, drop, cut, chosen)
+        _lengths(told, writer, said, cutting, bolt, drop, cut, found)
         if made is not None and bolt.at_hand is not None:
             told["makes"] = _makes(writer, made, bolt, drop, allowed)
             told["pleats_at_hand"] = repeats_at_hand(made, bolt) if bolt.across else None
@@ -218,16 +219,16 @@ def _lengths(
     bolt: Bolt,
     drop: Drop,
     cut: Length,
-    chosen: Joined,
+    found: Lying,
 ) -> None:
     """What depends on the drop: the ways, the length to buy, the lining, the load."""
     write = writer.places.write
-    found = ways(bolt, drop, cut, len(chosen.widths), said.section.allowance.join)
-    wanted = said.cutting.way
-    taken = best(found) if wanted == "best" else next(way for way in found if way.name == wanted)
-    if taken.why_not:
-        told["slip"].append(f"Cut {taken.name}, this cannot be: {taken.why_not}.")
-        taken = best(found)
+    wanted, taken = said.cutting.way, found.taken
+    if taken is None:
+        return
+    refused = next((way for way in found.ways if way.name == wanted and way.why_not), None)
+    if refused is not None:
+        told["slip"].append(f"Cut {refused.name}, this cannot be: {refused.why_not}.")
     told["ways"] = [
         {
             "name": way.name,
@@ -238,7 +239,7 @@ def _lengths(
             "why_not": way.why_not,
             "taken": way == taken,
         }
-        for way in found
+        for way in found.ways
     ]
     told["drop"] = {"cut": writer.place(drop.cut), "on_bolt": writer.place(drop_on(bolt, drop))}
     got = buy(bolt, taken.length)
@@ -262,7 +263,7 @@ def _lengths(
                 "says": f"Cut it {way.name}: {write(way.length).text} instead of {write(taken.length).text}.",
                 "change": {"cutting.way": way.name},
             }
-            for way in found
+            for way in found.ways
             if not way.why_not and way.length < taken.length
         ]
     elif got.at_hand is not None:
@@ -274,7 +275,8 @@ def _lengths(
             writer,
             cutting,
             drop,
-            sum((w.cut for w in chosen.widths), ZERO) - said.section.allowance.join * (2 * len(chosen.joins)),
+            sum((w.cut for w in found.joined.widths), ZERO)
+            - said.section.allowance.join * (2 * len(found.joined.joins)),
         )
     grams = load(bolt, cut, drop, lining_mass)
     if grams is not None:

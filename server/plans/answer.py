@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any, NamedTuple
+from typing import Any
 
 from ribbon.cautions import cautions
 from ribbon.lengths import ZERO
@@ -21,25 +21,23 @@ from ribbon.pins import (
     taped,
     tapered,
 )
-from ribbon.readings import Allowed, Strategy, joined, lies, lining_marks, marks, past_ends
+from ribbon.readings import lies, lining_marks, marks, past_ends
 from ribbon.slip import cut_width, made_as, slip, tape_says
 from ribbon.strip import walk
 from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
+from server.plans.joining import Cut, joined_for
 from server.plans.mixed import answer_of_mixed
 from server.plans.sizes import number, sizes_of
-from server.plans.stripes import Striped, told_stripes
-
-
-class Cut(NamedTuple):
-    """How a strip is joined, and what its cloth's stripes are."""
-
-    strategy: Strategy = Strategy.FEWEST
-    striped: Striped | None = None
+from server.plans.stripes import told_stripes
 
 
 def answer_of(section: Section | Band, *, lined: bool = False, cut: Cut | None = None) -> dict[str, Any]:
     """Everything that follows from `section`; lengths as {mm, text, exact}.  Raises `Refusal`."""
-    return answer_of_mixed(mixed(section)) if isinstance(section, Band) else _answer(plan(section), lined, cut or Cut())
+    return (
+        answer_of_mixed(mixed(section), cut or Cut())
+        if isinstance(section, Band)
+        else _answer(plan(section), lined, cut or Cut())
+    )
 
 
 def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
@@ -48,11 +46,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
     walked = walk(exact)
     on_tape = taped(plan, section.tape) if section.tape is not None else None
     drawn, showing, most = told_strip(writer, exact, walked)
-    made = (
-        joined(exact, walked, section.cloth.usable, Allowed(*section.allowance), cut.strategy)
-        if section.cloth.usable
-        else None
-    )
+    made = joined_for(section, exact, walked, cut)
     upper, about = tapered(plan), gathered(plan)
     piece = inserted(plan, upper)
     said = slip(plan, on_tape, made) + made_as(plan, upper, piece, about, lined=lined)

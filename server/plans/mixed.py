@@ -6,22 +6,23 @@ from typing import Any
 
 from ribbon.lengths import ZERO, Length
 from ribbon.pins import Mixed, Taped, taped_mixed
-from ribbon.readings import Allowed, joined, marks
+from ribbon.readings import marks
 from ribbon.slip import Sentence, mixed_slip, tape_says
 from ribbon.strip import Strip, walk
 from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
+from server.plans.joining import Cut, joined_for
 from server.plans.sizes import number, ratio, sizes_of
 
 
-def answer_of_mixed(whole: Mixed) -> dict[str, Any]:
+def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
     """Everything that is told about a mixed edge; its own sizes are null, each part's are under `parts`."""
     band = whole.band
     writer = Writer(band)
     walked = walk(whole.strip)
     drawn, _, _ = told_strip(writer, whole.strip, walked)
-    made = joined(whole.strip, walked, band.cloth.usable, Allowed(*band.allowance)) if band.cloth.usable else None
+    made = joined_for(band, whole.strip, walked, cut)
     on_tape = taped_mixed(whole, band.tape) if band.tape is not None else None
-    cut = (
+    width = (
         sum((width.cut for width in made.widths), ZERO)
         if made
         else whole.flat + band.allowance.start + band.allowance.end
@@ -34,7 +35,7 @@ def answer_of_mixed(whole: Mixed) -> dict[str, Any]:
         "tape": writer.place(band.tape) if band.tape is not None else None,
         "finished": writer.size(whole.finished),
         "flat": writer.size(whole.flat),
-        "cut": writer.size(cut),
+        "cut": writer.size(width),
         **nothing,
         "count": number(whole.pleats),
         "spaces": 0,

@@ -5,21 +5,14 @@ from __future__ import annotations
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
-from ribbon.readings import Strategy
-from server.plans.answer import Cut, answer_of, lies_of
+from server.plans.answer import answer_of, lies_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
+from server.plans.joining import cut_of
 from server.plans.out import EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
-from server.plans.stripes import read_stripes
 from server.wire.json import answer
 from server.wire.problems import Problems
-
-
-def cut_of(section: SectionIn) -> Cut:
-    """How the strip is joined and coloured, as that section says."""
-    return Cut(Strategy(section.cutting.strategy), read_stripes(section))
-
 
 router = Router(tags=["plans"])
 

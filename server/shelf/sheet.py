@@ -9,7 +9,7 @@ from typing import Any, NamedTuple
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
-from server.cutting.reading import read_cutting
+from server.plans.cutting import read_cutting
 from server.plans.schema import SectionIn
 from server.wire.problems import from_schema
 

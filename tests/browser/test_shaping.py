@@ -136,7 +136,7 @@ def test_folds_close_on_the_way_and_at_once_where_motion_is_not_wanted(page: Pag
     before = path.get_attribute("d")
     page.get_by_role("textbox", name="Depth").fill("1 in")
     expect(field(page, "Flat width")).to_have_value("192 in")
-    assert path.get_attribute("d") != before
+    expect(path).not_to_have_attribute("d", before or "")
     page.emulate_media(reduced_motion="no-preference")
     page.evaluate(
         """() => {

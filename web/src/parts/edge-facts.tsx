@@ -42,6 +42,15 @@ export function EdgeFacts({ spec, problems, onChange, inner = false }: Props) {
       {(spec.kind === "knife" || spec.kind === "tuck") && (
         <Choose name="Facing" value={spec.facing ?? "right"} options={FACINGS} onPick={(facing) => set({ facing })} />
       )}
+      {(spec.kind === "knife" || spec.kind === "tuck") && spec.facing?.endsWith("centre") && (
+        <Text
+          name="The facing turns at"
+          path="mirror_at"
+          value={spec.mirror_at}
+          problems={problems}
+          onType={(text) => set({ mirror_at: text.trim() ? text : null })}
+        />
+      )}
       {spec.kind === "pinch" && (
         <Choose
           name="Fingers"
