@@ -88,8 +88,13 @@ def taper_says(plan: Plan, upper: Tapered) -> str:
         says += f"{fine.write(extras[0] / per).text} to {fine.write(extras[-1] / per).text} deeper there."
     moved = [slant for slant in upper.slants if slant.kind is LineKind.PLACEMENT and slant.shift]
     most = max((abs(slant.shift) for slant in (moved or upper.slants)), default=ZERO)
+    edge = (
+        f" The cut edge of the ring lies on a placement line and slants by {fine.write(abs(upper.start)).text} with it."
+        if upper.start
+        else ""
+    )
     still = "outer folds stay" if section.kind.faces else "middles stay"
-    return f"{says} The {still} on the straight grain; the other lines slant by up to {fine.write(most).text} over that height."
+    return f"{says} The {still} on the straight grain; the other lines slant by up to {fine.write(most).text} over that height.{edge}"
 
 
 def insert_says(plan: Plan, made: Inserted) -> str:

@@ -78,6 +78,12 @@ def main() -> None:
         page.goto("/cloth")
         page.get_by_text("The supplier’s list").wait_for()
         _shoot(page, "cloth-shelf")
+        _open(page, "Star-party apron")
+        page.keyboard.press("t")
+        page.get_by_test_id("mark").wait_for()
+        for _ in range(16):
+            page.keyboard.press("Space")
+        _shoot(page, "table")
         page.set_viewport_size({"width": PHONE[0], "height": PHONE[1]})
         _open(page, "Guide’s skirt")
         _shoot(page, "bench-phone")

@@ -8,7 +8,7 @@ from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.piece import Laid, Piece
 from ribbon.cloth.seen import Seen, on_front, on_spans
 from ribbon.cloth.stripes import HAND, Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat
-from ribbon.cloth.ways import Way, best, ways
+from ribbon.cloth.ways import Way, best, ways, widths_for
 from ribbon.cloth.weight import load
 
 __all__ = [
@@ -49,4 +49,5 @@ __all__ = [
     "to_repeat",
     "ways",
     "whole_repeats",
+    "widths_for",
 ]

@@ -63,15 +63,7 @@ def impossible(section: Section, solution: Solution, lead: Length, tail: Length)
         yield from misplaced(section, values)
         return
     if values["rest"] < 0 and min(lead.mm, tail.mm) < 0:
-        whole = finished - values["rest"]
-        path, value = _blamed(section, Q.COUNT, Q.SPACING, Q.FINISHED)
-        yield Problem(
-            "too_wide",
-            path,
-            value,
-            f"that many pleats at that spacing need {section.say(Q.FINISHED, whole)}, more than {section.say(Q.FINISHED, finished)}",
-            "use fewer pleats or a closer spacing",
-        )
+        yield _too_wide(section, values)
         return
     for name in (Q.BOX, Q.GAP, Q.OPENING):
         least = values.get(name, Fraction(1))
@@ -132,12 +124,35 @@ def _no_take_up(section: Section, values: dict[str, Fraction]) -> Problem:
     )
 
 
+def _too_wide(section: Section, values: dict[str, Fraction]) -> Problem:
+    finished = values[Q.FINISHED]
+    whole = finished - values["rest"]
+    path, value = _blamed(section, Q.COUNT, Q.SPACING, Q.FINISHED)
+    if not section.kind.folded:
+        return Problem(
+            "too_wide",
+            path,
+            value,
+            f"that much cloth at that fullness needs {section.say(Q.FINISHED, whole)}, more than {section.say(Q.FINISHED, finished)}",
+            "use less cloth, a higher fullness or a wider edge",
+        )
+    return Problem(
+        "too_wide",
+        path,
+        value,
+        f"that many pleats at that spacing need {section.say(Q.FINISHED, whole)}, more than {section.say(Q.FINISHED, finished)}",
+        "use fewer pleats or a closer spacing",
+    )
+
+
 def _gathers(section: Section, values: dict[str, Fraction], lead: Length, tail: Length) -> Iterable[Problem]:
     """What is wrong with a gathered edge: ends that leave nothing, cloth that has nothing to draw up, match points."""
     if lead + tail > ZERO and (lead + tail).mm >= values[Q.FINISHED]:
         yield _all_ends(section, lead + tail)
     elif values[Q.FLAT] <= values[Q.FINISHED]:
         yield _no_take_up(section, values)
+    elif min(lead.mm, tail.mm) < 0:
+        yield _too_wide(section, values)
     else:
         yield from _points(section, values, lead, tail)
 

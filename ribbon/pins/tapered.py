@@ -37,13 +37,17 @@ class Slant(NamedTuple):
 
 
 class Tapered(NamedTuple):
-    """The upper level: its strip, its finished width, what each pleat takes more of there, and the slant of every line."""
+    """The upper level: its strip, its finished width, what each pleat takes more of there, and the slant of every line.
+
+    `start` is how far the edge that the marks are measured from slants itself: nought but on a ring of knife pleats.
+    """
 
     strip: Strip
     finished: Length
     extra: tuple[Length, ...]
     slants: tuple[Slant, ...]
     height: Length
+    start: Length
 
 
 def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
@@ -71,7 +75,7 @@ def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
         )
         for a, b in zip(low.lines, high.lines, strict=True)
     ]
-    return Tapered(high, high_walk.finished, tuple(Length(e) for e in extras), tuple(slants), taper.height)
+    return Tapered(high, high_walk.finished, tuple(Length(e) for e in extras), tuple(slants), taper.height, start)
 
 
 def _extras(plan: Plan, taper: Taper, lower: Row) -> list[Fraction]:

@@ -166,13 +166,22 @@ def _exactly(length: Length) -> str:
     return f"{length.mm.numerator}/{length.mm.denominator} mm"
 
 
+_MOST_JOINS = 12
+
+
 def _join_sentences(writer: Writer, chosen: Joined, said: SectionIn, cutting: Cutting, walked: Walk) -> list[str]:
     write = writer.places.write
     says = []
     if chosen.joins:
-        for number, join in enumerate(chosen.joins, 1):
+        for number, join in enumerate(chosen.joins[:_MOST_JOINS], 1):
             says.append(
                 f"Join {number} falls at {writer.position(join.at, walked.parts)['text']}, {'at the ' if join.where.startswith(('inner', 'middle')) else ''}{join.where}."
+            )
+        if len(chosen.joins) > _MOST_JOINS:
+            says.append(f"And {len(chosen.joins) - _MOST_JOINS} joins more.")
+        if chosen.shown:
+            says.append(
+                f"{chosen.shown} of {len(chosen.joins)} would show: the cloth is narrower than a pleat with its allowances. Take wider cloth, or smaller pleats."
             )
     else:
         says.append("One width holds it: no join.")

@@ -58,7 +58,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
         "finished": writer.size(plan.finished),
         "flat": writer.size(plan.flat),
         "cut": writer.size(sum((width.cut for width in made.widths), ZERO) if made else cut_width(plan)),
-        **sizes_of(plan, writer),
+        **sizes_of(plan, writer, cut.bolt, cut.drop),
         "take_up": writer.size(plan.flat - plan.finished),
         "lead": writer.size(plan.lead),
         "tail": writer.size(plan.tail),

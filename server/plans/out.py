@@ -61,6 +61,8 @@ class ChoiceOut(SizesOut):
     finished: LengthOut
     flat: LengthOut
     fullness: RatioOut
+    widths: int | None
+    cost: str | None
     lead: LengthOut
 
 
@@ -350,6 +352,31 @@ class LiesOut(Schema):
     flat: str
     finished: str
     layer: int
+
+
+class ChalkMarkOut(Schema):
+    """A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat."""
+
+    at: LengthOut
+    hand: Literal["", "left", "right"]
+    kind: str
+    pleat: int
+    first: bool
+
+
+class NotchOut(Schema):
+    """One measure of a gauge."""
+
+    role: str
+    length: LengthOut
+
+
+class ChalkOut(Schema):
+    """The chalk list, in the order in which marks are met, and the gauge of one pleat."""
+
+    says: str
+    marks: list[ChalkMarkOut]
+    gauge: list[NotchOut]
 
 
 class MeaningOut(Schema):

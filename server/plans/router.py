@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from ribbon.chalk import From
 from server.plans.answer import answer_of, lies_of
+from server.plans.chalk import chalk_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
 from server.plans.joining import cut_of
-from server.plans.out import EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
+from server.plans.out import ChalkOut, EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
 from server.wire.json import answer
@@ -35,6 +39,16 @@ def move_pin(request: HttpRequest, move: MoveIn) -> HttpResponse:
 def section_lies(request: HttpRequest, section: SectionIn) -> HttpResponse:
     """The ribbon as a table: where every line lies, flat and folded.  Stateless."""
     return answer(lies_of(section.section))
+
+
+@router.post(
+    "/chalk", response={200: ChalkOut, 400: Problems, 413: Problems, 422: Problems}, operation_id="chalk", by_alias=True
+)
+def section_chalk(
+    request: HttpRequest, section: SectionIn, nought: From = From.START, side: Literal["RS", "WS"] = "RS"
+) -> HttpResponse:
+    """The chalk list of one section: from which end, on which side.  Stateless."""
+    return answer(chalk_of(section, nought, wrong_side=side == "WS"))
 
 
 _REFUSED = {400: Problems, 413: Problems, 422: Problems}

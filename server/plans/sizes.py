@@ -5,6 +5,7 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import Any
 
+from ribbon.cloth import Bolt, Drop, drop_on, widths_for
 from ribbon.explain import explanation
 from ribbon.lengths import write_ratio
 from ribbon.pins import Choice, Plan, choices
@@ -43,8 +44,15 @@ def _assumed(plan: Plan, assumed: Any) -> dict[str, Any]:
     return {"quantity": str(assumed.quantity), "value": value, "why": assumed.why}
 
 
-def _choice(writer: Writer, choice: Choice) -> dict[str, Any]:
+def _choice(writer: Writer, choice: Choice, bolt: Bolt | None, drop: Drop | None) -> dict[str, Any]:
     plan = choice.plan
+    widths, cost = None, None
+    if bolt is not None:
+        allowed = plan.section.allowance
+        widths = widths_for(bolt, plan.flat, allowed.start + allowed.end, allowed.join) or None
+        if drop is not None and widths is not None:
+            paid = bolt.cost(bolt.bought(drop_on(bolt, drop) * widths + bolt.along))
+            cost = f"{float(paid):.2f}" if paid is not None else None
     return {
         "count": number(plan.pleats),
         "why": choice.why,
@@ -52,12 +60,14 @@ def _choice(writer: Writer, choice: Choice) -> dict[str, Any]:
         "finished": writer.size(plan.finished),
         "flat": writer.size(plan.flat),
         "fullness": ratio(plan.fullness),
+        "widths": widths,
+        "cost": cost,
         "lead": writer.size(plan.lead),
         **{name.value: writer.size(plan.length(name)) for name in _SIZES},
     }
 
 
-def sizes_of(plan: Plan, writer: Writer) -> dict[str, Any]:
+def sizes_of(plan: Plan, writer: Writer, bolt: Bolt | None = None, drop: Drop | None = None) -> dict[str, Any]:
     """What the pins of a plan came to: every size, what gave, what was assumed, the neighbours, the reckoning."""
     return {
         "count": number(plan.pleats),
@@ -67,6 +77,6 @@ def sizes_of(plan: Plan, writer: Writer) -> dict[str, Any]:
         **{name.value: writer.size(plan.length(name)) for name in _SIZES},
         "gave": [_gave(plan, gave) for gave in plan.gave],
         "assumed": [_assumed(plan, assumed) for assumed in plan.assumed],
-        "choices": [_choice(writer, choice) for choice in choices(plan)],
+        "choices": [_choice(writer, choice, bolt, drop) for choice in choices(plan)],
         "explain": [line._asdict() for line in explanation(plan)],
     }

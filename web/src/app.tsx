@@ -1,6 +1,7 @@
 import { Link, Route, Switch } from "wouter";
 import { Bench } from "./screens/bench";
 import { Shelf } from "./screens/shelf";
+import { Table } from "./screens/table";
 import { Works } from "./screens/works";
 
 /** Which screen is shown at which address. */
@@ -13,6 +14,7 @@ export function App() {
       <Route path="/cloth">
         <Shelf />
       </Route>
+      <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
       <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
       <Route>
         <main className="p-8">

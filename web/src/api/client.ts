@@ -5,6 +5,7 @@ export type SectionSpec = Schemas["SectionSpec"];
 export type Plan = Schemas["PlanOut"];
 
 export type Choice = Schemas["ChoiceOut"];
+export type ChalkAnswer = Schemas["ChalkOut"];
 export type ClothAnswer = Schemas["ClothOut"];
 export type ClothRow = Schemas["ClothRow"];
 export type CutAnswer = Schemas["CutOut"];

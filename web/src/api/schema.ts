@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/chalk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Section Chalk
+         * @description The chalk list of one section: from which end, on which side.  Stateless.
+         */
+        post: operations["chalk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cloth": {
         parameters: {
             query?: never;
@@ -655,11 +675,43 @@ export interface components {
             short: components["schemas"]["LengthOut"] | null;
         };
         /**
+         * ChalkMarkOut
+         * @description A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat.
+         */
+        ChalkMarkOut: {
+            at: components["schemas"]["LengthOut"];
+            /** First */
+            first: boolean;
+            /**
+             * Hand
+             * @enum {string}
+             */
+            hand: "" | "left" | "right";
+            /** Kind */
+            kind: string;
+            /** Pleat */
+            pleat: number;
+        };
+        /**
+         * ChalkOut
+         * @description The chalk list, in the order in which marks are met, and the gauge of one pleat.
+         */
+        ChalkOut: {
+            /** Gauge */
+            gauge: components["schemas"]["NotchOut"][];
+            /** Marks */
+            marks: components["schemas"]["ChalkMarkOut"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * ChoiceOut
          * @description The plan for another count.
          */
         ChoiceOut: {
             box: components["schemas"]["LengthOut"] | null;
+            /** Cost */
+            cost: string | null;
             /** Count */
             count: number;
             depth: components["schemas"]["LengthOut"] | null;
@@ -675,6 +727,8 @@ export interface components {
             spacing: components["schemas"]["LengthOut"] | null;
             /** Why */
             why: string;
+            /** Widths */
+            widths: number | null;
         };
         /**
          * ClothChange
@@ -1159,6 +1213,12 @@ export interface components {
              */
             turn: "behind" | "front";
         };
+        /**
+         * From
+         * @description Where the tape's nought lies.
+         * @enum {string}
+         */
+        From: "start" | "end" | "middle";
         /**
          * FrontSpec
          * @description Plain overlapping front pieces in the same length: how wide each shows, how deep the fold inside its edge.
@@ -1676,6 +1736,15 @@ export interface components {
              * @default []
              */
             sections?: components["schemas"]["NewSection"][];
+        };
+        /**
+         * NotchOut
+         * @description One measure of a gauge.
+         */
+        NotchOut: {
+            length: components["schemas"]["LengthOut"];
+            /** Role */
+            role: string;
         };
         /**
          * NotionOut
@@ -3132,6 +3201,60 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    chalk: {
+        parameters: {
+            query?: {
+                nought?: "start" | "end" | "middle";
+                side?: "RS" | "WS";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChalkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     cloth: {
         parameters: {
             query?: never;

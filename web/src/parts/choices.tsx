@@ -32,12 +32,14 @@ export function Choices({ plan, onPick }: { plan: Plan; onPick: (count: number) 
 }
 
 function says(choice: Choice): string {
+  const cost = choice.cost ? ` for ${choice.cost}` : "";
+  const cloth = choice.widths ? `, ${choice.widths} ${choice.widths === 1 ? "width" : "widths"} of cloth${cost}` : "";
   const deep = choice.depth
     ? `, ${choice.depth.text} deep`
     : choice.per_pleat
       ? `, ${choice.per_pleat.text} in each`
       : "";
-  return `${choice.spacing?.text ?? ""} apart${deep}, ${choice.flat.text} flat, ${choice.fullness.text} times`;
+  return `${choice.spacing?.text ?? ""} apart${deep}, ${choice.flat.text} flat, ${choice.fullness.text} times${cloth}`;
 }
 
 function Row({ choice, kind }: { choice: Choice; kind: string }) {

@@ -10,6 +10,7 @@ const KEYS: [string, string][] = [
   ["[ and ]", "one pleat fewer, one more"],
   ["F", "turn the facing of knife pleats"],
   ["U", "cm or inches"],
+  ["T", "the table; there, space or → for the next mark, ← for the last"],
   ["+, −, 0, ← →", "on the ribbon: closer, further, fit, move along"],
   ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
 ];

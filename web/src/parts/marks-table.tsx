@@ -1,19 +1,20 @@
 import { useState } from "react";
-import type { Plan } from "../api/client";
+import type { ChalkAnswer, Plan } from "../api/client";
 import { GLYPHS } from "../ribbon/glyphs";
 import { Figure } from "./figure";
 
 const PAGE = 300;
 
 /** Every mark as a list, one group a pleat, the first of each bolder: what is drawn, for reading and for chalk. */
-export function MarksTable({ plan }: { plan: Plan }) {
+export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) {
   const [most, setMost] = useState(PAGE);
-  const marks = plan.on_tape?.marks ?? plan.marks;
+  const { marks } = chalk;
   const shown = marks.slice(0, most);
   return (
     <section aria-label="The marks" className="bg-linen px-4 py-3">
-      <h2 className="mt-0 mb-1 text-lg font-bold">{marks.length} marks, from the start of the flat width</h2>
+      <h2 className="mt-0 mb-1 text-lg font-bold">{marks.length} marks along the flat width</h2>
       <p className="m-0 mb-2 text-smoke">
+        {chalk.says}{" "}
         <Figure>
           {plan.on_tape
             ? `To the nearest ${plan.tape?.text}. ${plan.on_tape.says}`
@@ -41,8 +42,8 @@ export function MarksTable({ plan }: { plan: Plan }) {
         </thead>
         <tbody>
           {shown.map((mark, index) => {
-            const first = marks[index - 1]?.pleat !== mark.pleat;
-            const look = GLYPHS[mark.kind];
+            const { first } = mark;
+            const look = GLYPHS[mark.kind as keyof typeof GLYPHS];
             return (
               // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name than their place in the list
               <tr key={index} className={first ? "border-t border-thread" : ""}>
@@ -61,7 +62,7 @@ export function MarksTable({ plan }: { plan: Plan }) {
                   {look.word}
                 </td>
                 <td className={`py-1 ${first ? "font-bold" : ""}`}>
-                  <Figure>{mark.at.text}</Figure>
+                  <Figure>{`${mark.at.text}${mark.hand ? ` ${mark.hand}` : ""}`}</Figure>
                 </td>
               </tr>
             );

@@ -1,10 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link } from "wouter";
+import { Link, useLocation } from "wouter";
 import { ask, Refused, type SectionSpec, type Work } from "../api/client";
 import { KeysSheet } from "../parts/keys-sheet";
 import { LiesTable } from "../parts/lies-table";
-import { MarksTable } from "../parts/marks-table";
 import { Notice, type Said } from "../parts/notice";
 import { Pieces } from "../parts/pieces";
 import { sentence } from "../parts/pin-tile";
@@ -21,6 +20,7 @@ import { useWork } from "../state/use-work";
 import { Conflict, Rename } from "./bench-sheets";
 import { ClothStep } from "./cloth-step";
 import { CutStep } from "./cut-step";
+import { MarkStep } from "./mark-step";
 import { Pleat } from "./pleat";
 
 /** One work, once it has been fetched. */
@@ -58,6 +58,7 @@ const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", fr
 function Laid({ first }: { first: Work }) {
   const bench = useWork(first);
   const { work } = bench;
+  const [, go] = useLocation();
   const [key, setKey] = useState(first.sections[0]?.key);
   const [step, setStep] = useState<Step>("pleat");
   const [keys, setKeys] = useState(false);
@@ -98,6 +99,7 @@ function Laid({ first }: { first: Work }) {
     "4": () => setStep("mark"),
     "[": () => count(-1),
     "]": () => count(1),
+    t: () => section && go(`/works/${work.key}/table/${section.key}`),
     u: () => toUnit(unit === "cm" ? "in" : "cm"),
     f: () =>
       section?.spec.kind === "knife" &&
@@ -262,7 +264,7 @@ function Laid({ first }: { first: Work }) {
                 onChange={edit}
               />
             ) : (
-              <div className="mt-3">{plan && <MarksTable plan={plan} />}</div>
+              <MarkStep key={section.key} spec={section.spec} plan={plan} work={work.key} piece={section.key} />
             )}
           </main>
         ) : (

@@ -1,0 +1,45 @@
+"""The chalk list on the wire."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ribbon.chalk import From, chalk_list, gauge
+from ribbon.pins import Band, mixed, plan, strip, taped, taped_mixed
+from ribbon.readings import marks
+from ribbon.strip import Strip, walk
+from server.plans.drawn import Writer
+from server.plans.schema import SectionIn
+
+
+def _laid(said: SectionIn) -> Strip:
+    """The strip on the tape, or the exact one where exact marks are asked for."""
+    section = said.section
+    if isinstance(section, Band):
+        whole = mixed(section)
+        return taped_mixed(whole, section.tape)[0] if section.tape is not None else whole.strip
+    made = plan(section)
+    return taped(made, section.tape).strip if section.tape is not None else strip(made)
+
+
+def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool) -> dict[str, Any]:
+    """Every mark as it is chalked, the gauge of one pleat, and what the side and the end change.  Raises `Refusal`."""
+    laid = _laid(said)
+    walked = walk(laid)
+    writer = Writer(said.section)
+    found = chalk_list(marks(laid, walked), walked, nought, wrong_side=wrong_side)
+    says = {
+        From.START: "Nought is the stitching line at the start",
+        From.END: "Nought is the stitching line at the end",
+        From.MIDDLE: "Nought is the middle: first outwards to the left, then to the right",
+    }[nought]
+    if wrong_side:
+        says += "; the cloth lies wrong side up, so its start is to your right and the list runs mirrored"
+    return {
+        "says": f"{says}. Chalk inside the allowance first, then carry each mark down square.",
+        "marks": [
+            {"at": writer.place(c.at), "hand": c.hand, "kind": c.kind.value, "pleat": c.pleat, "first": c.first}
+            for c in found
+        ],
+        "gauge": [{"role": notch.role.value, "length": writer.place(notch.length)} for notch in gauge(laid)],
+    }

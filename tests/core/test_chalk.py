@@ -1,0 +1,50 @@
+"""The chalk list from either end, from the middle, on either side; the gauge."""
+
+from __future__ import annotations
+
+from hypothesis import assume, given
+
+from ribbon.chalk import From, chalk_list, gauge
+from ribbon.errors import Refusal
+from ribbon.lengths import Length
+from ribbon.pins import Section, plan, strip, taped
+from ribbon.readings import marks
+from ribbon.strip import walk
+from tests.core.laws.strategies import LAW, sections
+from tests.scenario import section
+
+
+@LAW
+@given(sections())
+def test_the_list_from_the_other_end_is_the_mirror(facts: Section) -> None:
+    try:
+        made = plan(facts)
+    except Refusal:
+        return
+    assume(made.count <= 60)
+    laid = strip(made)
+    walked = walk(laid)
+    whole, found = made.flat, marks(laid, walked)
+    start, end = (chalk_list(found, walked, nought, wrong_side=False) for nought in (From.START, From.END))
+    assert [c.at for c in start] == [whole - c.at for c in reversed(end)]
+    assert [c.at for c in start] == sorted(c.at for c in start)
+    # Turned over and measured from the end is the same place on the cloth.
+    back = chalk_list(found, walked, From.END, wrong_side=True)
+    assert [(c.at, c.kind, c.pleat) for c in back] == [(c.at, c.kind, c.pleat) for c in start]
+    middle = chalk_list(found, walked, From.MIDDLE, wrong_side=False)
+    half = whole / 2
+    assert sorted(half - c.at if c.hand == "left" else half + c.at for c in middle) == [c.at for c in start]
+    assert sum(c.first for c in start) == len({c.pleat for c in start})
+
+
+def test_the_skirts_list_and_its_gauge() -> None:
+    made = plan(section("knife", {"finished": "70 cm", "spacing": "2.5 cm"}, meet=True, closed=True))
+    laid = taped(made, Length(1)).strip
+    walked = walk(laid)
+    first = chalk_list(marks(laid, walked), walked, From.START, wrong_side=False)[:4]
+    assert [(c.at, c.kind.value, c.first) for c in first] == [
+        (Length(25), "outer", True), (Length(50), "inner", False), (Length(75), "placement", False), (Length(100), "outer", True),
+    ]  # fmt: skip
+    assert [(notch.role.value, notch.length) for notch in gauge(laid)] == [
+        ("under", Length(25)), ("under", Length(25)), ("face", Length(25)),
+    ]  # fmt: skip

@@ -1,0 +1,68 @@
+import { useState } from "react";
+import { Link } from "wouter";
+import type { ChalkAnswer, Plan, SectionSpec } from "../api/client";
+import { Choose } from "../parts/fields";
+import { Figure } from "../parts/figure";
+import { MarksTable } from "../parts/marks-table";
+import { type ChalkFrom, keptFrom } from "../state/chalk-place";
+import { useAsked } from "../state/use-asked";
+
+const ROLES: Record<string, string> = {
+  face: "face",
+  under: "under",
+  plain: "plain",
+  finger: "finger",
+  upright: "upright",
+  gathered: "gathered",
+};
+
+/** The step Mark: the chalk list from either end or the middle, on either side, and the gauge of one pleat. */
+export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: string; piece: string }) {
+  const { spec, plan, work, piece } = props;
+  const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
+  const [side, setSide] = useState<"RS" | "WS">("RS");
+  const { answer } = useAsked<ChalkAnswer>(`/chalk?nought=${from}&side=${side}`, spec);
+  return (
+    <div className="mt-3">
+      <div className="no-print mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
+        <Choose
+          name="Measured"
+          value={from}
+          options={[
+            ["start", "from the start"],
+            ["end", "from the end"],
+            ["middle", "from the middle, both ways"],
+          ]}
+          onPick={(value) => setFrom(value as ChalkFrom)}
+        />
+        <Choose
+          name="Chalked on"
+          value={side}
+          options={[
+            ["RS", "the right side"],
+            ["WS", "the wrong side"],
+          ]}
+          onPick={(value) => setSide(value as "RS" | "WS")}
+        />
+        <Link className="press press-main" href={`/works/${work}/table/${piece}?nought=${from}&side=${side}`}>
+          To the table
+        </Link>
+        <button type="button" className="press" onClick={() => window.print()}>
+          Print the list
+        </button>
+      </div>
+      {answer && plan && (
+        <>
+          {answer.gauge.length > 1 && (
+            <p className="m-0 mb-2">
+              <Figure>
+                {`A gauge for one pleat: ${answer.gauge.map((notch) => `${ROLES[notch.role]} ${notch.length.text}`).join(", ")}.`}
+              </Figure>
+            </p>
+          )}
+          <MarksTable plan={plan} chalk={answer} />
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,243 @@
+import { type PointerEvent, useCallback, useEffect, useRef, useState } from "react";
+import { Link, useSearch } from "wouter";
+import { ask, type ChalkAnswer, type Work } from "../api/client";
+import { Figure } from "../parts/figure";
+import { GLYPHS } from "../ribbon/glyphs";
+import { type ChalkFrom, keepList, keepPlace, keptList, keptPlace } from "../state/chalk-place";
+import { speak, useAwake } from "../state/use-table";
+
+interface Kept {
+  name: string;
+  piece: string;
+  from: ChalkFrom;
+  side: string;
+  chalk: ChalkAnswer;
+}
+
+const SWIPE = 60;
+
+/** Full screen at the table: one mark at a time, huge; next by space, arrows, tap or swipe. */
+export function Table({ name, piece }: { name: string; piece: string }) {
+  const said = new URLSearchParams(useSearch());
+  const from = (said.get("nought") ?? "start") as ChalkFrom;
+  const side = said.get("side") === "WS" ? "WS" : "RS";
+  const [kept, setKept] = useState<Kept | null>(() => keptList<Kept>(piece));
+  const [lost, setLost] = useState(false);
+  useEffect(() => {
+    let here = true;
+    const fetchList = async () => {
+      try {
+        const work = await ask<Work>("GET", `/works/${name}`);
+        const section = work.sections.find((one) => one.key === piece);
+        if (!section) return;
+        const chalk = await ask<ChalkAnswer>("POST", `/chalk?nought=${from}&side=${side}`, section.spec);
+        const now: Kept = { name: work.name, piece: section.name, from, side, chalk };
+        if (!here) return;
+        setKept(now);
+        setLost(false);
+        keepList(piece, now);
+      } catch {
+        if (here) setLost(true);
+      }
+    };
+    void fetchList();
+    const again = window.setInterval(() => lost && void fetchList(), 4000);
+    return () => {
+      here = false;
+      window.clearInterval(again);
+    };
+  }, [name, piece, from, side, lost]);
+  useAwake();
+  // A list of the other end or side serves only while nothing better can be had.
+  if (!kept || (!lost && (kept.from !== from || kept.side !== side)))
+    return (
+      <main className="p-8 text-2xl">
+        <h1 className="text-2xl font-bold">The table</h1>
+        <p>{lost ? "The program does not answer. Trying again…" : "Fetching the marks…"}</p>
+        <Link className="press" href={`/works/${name}`}>
+          Back to the bench
+        </Link>
+      </main>
+    );
+  return <Marking key={`${piece} ${from} ${side}`} kept={kept} lost={lost} name={name} piece={piece} from={from} />;
+}
+
+function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string; from: ChalkFrom }) {
+  const { kept, lost, name, piece, from } = props;
+  const { marks } = kept.chalk;
+  const [at, setAt] = useState(() => Math.min(keptPlace(piece), marks.length));
+  const [aloud, setAloud] = useState(false);
+  const go = useCallback(
+    (to: number) => {
+      const next = Math.max(0, Math.min(marks.length, to));
+      setAt(next);
+      keepPlace(piece, next, from);
+    },
+    [marks.length, piece, from],
+  );
+  const mark = marks[at];
+  const line = mark
+    ? `${mark.first ? `Pleat ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}`
+    : "All marks are made";
+  useEffect(() => {
+    if (aloud) speak(line);
+  }, [aloud, line]);
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      // A pleat’s number holds no space: even there it goes on to the next mark.
+      if (event.target instanceof HTMLInputElement && event.key !== " ") return;
+      const act: Record<string, number> = {
+        " ": 1,
+        ArrowRight: 1,
+        ArrowDown: 1,
+        Enter: 1,
+        ArrowLeft: -1,
+        ArrowUp: -1,
+        Backspace: -1,
+      };
+      const by = act[event.key];
+      if (
+        by === undefined ||
+        (event.target instanceof HTMLButtonElement && (event.key === " " || event.key === "Enter"))
+      )
+        return;
+      event.preventDefault();
+      go(at + by);
+    };
+    window.addEventListener("keydown", key);
+    return () => window.removeEventListener("keydown", key);
+  }, [at, go]);
+  const begun = useRef<number | null>(null);
+  const swiped = (event: PointerEvent) => {
+    if (begun.current === null) return;
+    const by = event.clientX - begun.current;
+    begun.current = null;
+    if (Math.abs(by) > SWIPE) go(at + (by < 0 ? 1 : -1));
+  };
+  const look = mark ? GLYPHS[mark.kind as keyof typeof GLYPHS] : null;
+  const last = marks.at(-1)?.pleat ?? 0;
+  return (
+    <main
+      className="flex min-h-dvh touch-pan-y flex-col px-4 py-3 select-none sm:px-8"
+      onPointerDown={(event) => {
+        begun.current = event.clientX;
+      }}
+      onPointerUp={swiped}
+    >
+      <header className="flex flex-wrap items-center gap-x-4">
+        <Link className="press -ml-3" href={`/works/${name}`}>
+          ‹ Bench
+        </Link>
+        <h1 className="m-0 grow text-xl font-bold">
+          {kept.name}, {kept.piece}
+        </h1>
+        <button type="button" className="press" aria-pressed={aloud} onClick={() => setAloud(!aloud)}>
+          {aloud ? "Spoken aloud" : "Speak"}
+        </button>
+      </header>
+      <p className="m-0 text-smoke">
+        {kept.chalk.says}
+        {lost && <strong className="text-weld"> The program does not answer; the marks are kept here, go on.</strong>}
+      </p>
+      <Where at={at} kept={kept} />
+      <section
+        aria-live="polite"
+        className="flex grow flex-col items-center justify-center py-4 text-center"
+        aria-label="This mark"
+      >
+        {mark && look ? (
+          <>
+            <p className="m-0 text-3xl">
+              Pleat <strong>{mark.pleat}</strong> of {last}
+              {mark.first && <span className="text-madder">, its first mark: bolder</span>}
+            </p>
+            <p className="m-0 text-[clamp(4.5rem,19vw,12rem)] leading-tight font-bold" data-testid="mark">
+              <Figure>{mark.at.text}</Figure>
+            </p>
+            <p className="m-0 flex items-center gap-4 text-4xl">
+              <svg width="66" height="72" viewBox="-10 -3 20 24" aria-hidden="true">
+                <path d="M0 0V20" stroke="currentColor" strokeWidth="1.6" strokeDasharray={look.dash} />
+                <path
+                  d={look.glyph}
+                  transform={look.foot ? "translate(0 19)" : undefined}
+                  fill="none"
+                  stroke="currentColor"
+                  strokeWidth="2"
+                />
+              </svg>
+              {look.word}
+              {mark.hand && `, to the ${mark.hand} of the middle`}
+            </p>
+          </>
+        ) : (
+          <p className="m-0 text-4xl font-bold text-lichen">All {marks.length} marks are made.</p>
+        )}
+      </section>
+      <div className="flex flex-wrap items-center justify-center gap-4 pb-2">
+        <button
+          type="button"
+          className="press min-h-20 min-w-36 justify-center text-2xl"
+          disabled={at === 0}
+          onClick={() => go(at - 1)}
+        >
+          Back
+        </button>
+        <button
+          type="button"
+          className="press press-main min-h-20 min-w-56 justify-center text-3xl"
+          disabled={at >= marks.length}
+          onClick={() => go(at + 1)}
+        >
+          Next
+        </button>
+        <label className="flex flex-col text-sm font-semibold text-smoke">
+          Go to pleat
+          <input
+            className="field w-24 text-xl"
+            inputMode="numeric"
+            onChange={(event) => {
+              const wanted = Number(event.currentTarget.value);
+              const found = marks.findIndex((one) => one.pleat === wanted);
+              if (found >= 0) go(found);
+            }}
+          />
+        </label>
+        <button type="button" className="press" onClick={() => go(0)}>
+          From the first
+        </button>
+      </div>
+      <p className="m-0 text-center text-smoke" role="status">
+        {at} of {marks.length} made
+      </p>
+    </main>
+  );
+}
+
+/** The whole strip with what is chalked, and where the next mark falls. */
+function Where({ at, kept }: { at: number; kept: Kept }) {
+  const { marks } = kept.chalk;
+  const whole = Math.max(1, ...marks.map((mark) => mark.at.mm));
+  const place = (mark: (typeof marks)[number]) =>
+    mark.hand === "left"
+      ? 500 - (mark.at.mm / whole) * 490
+      : mark.hand === "right"
+        ? 500 + (mark.at.mm / whole) * 490
+        : 5 + (mark.at.mm / whole) * 990;
+  const path = (list: typeof marks) => list.map((mark) => `M${place(mark).toFixed(1)} 0V30`).join("");
+  const here = marks[at];
+  return (
+    <svg viewBox="0 0 1000 44" className="mt-2 h-auto w-full" aria-hidden="true">
+      <rect y="0" width="1000" height="30" fill="var(--cloth-under)" />
+      <path d={path(marks.slice(at))} stroke="var(--smoke)" strokeWidth="1" opacity="0.5" />
+      <path d={path(marks.slice(0, at))} stroke="var(--lichen)" strokeWidth="2.4" />
+      {here && (
+        <path
+          d={`M${place(here) - 9} 44L${place(here)} 31L${place(here) + 9} 44ZM${place(here)} 31V0`}
+          fill="var(--madder)"
+          stroke="var(--madder)"
+          strokeWidth="3"
+        />
+      )}
+    </svg>
+  );
+}
