@@ -53,12 +53,12 @@ class Inserted(NamedTuple):
 
 
 def inserted(plan: Plan, upper: Tapered | None) -> Inserted | None:
-    """What to do to the pattern piece of `plan`; None where its section has none.
+    """What to do to the pattern piece of `plan`; None where its section has none, or has no pleats.
 
     A box is let in along two lines, one at each of its edges; every other pleat along one.
     """
     section = plan.section
-    if section.piece is None:
+    if section.piece is None or not section.kind.folded:
         return None
     laid = row(plan)
     extras = [extra.mm for extra in upper.extra] if upper else [Fraction(0)] * len(laid.pleats)

@@ -119,6 +119,17 @@ def needed(section: Section) -> frozenset[Quantity]:
 def misplaced(section: Section, values: dict[str, Fraction]) -> Iterable[Problem]:
     """The places that lie outside the edge or on top of one another, by their fields."""
     finished = values[Q.FINISHED]
+    if values.get(Q.PER_PLEAT, Fraction(1)) <= 0:
+        given = _sums(section)[0]
+        path = f"pins.{Q.FLAT}" if Q.FLAT in section.pins else "placed"
+        yield Problem(
+            "no_take_up",
+            path,
+            section.say(Q.FLAT, values[Q.FLAT]),
+            f"the pleats with a depth of their own take {section.scribe.write_mm(given).text}, which leaves the others nothing",
+            f"use more than {section.say(Q.FLAT, finished + given)} of cloth, or make those pleats shallower",
+        )
+        return
     reach = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
     write, end = section.scribe.write_mm, Fraction(0)
     before: Placed | None = None

@@ -182,14 +182,25 @@ def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
             f"the pleats would take all that shows between them, which is {section.fine.write_mm(narrowest).text} at the narrowest",
             f"keep it wider than {section.fine.write_mm(max(least, Fraction(0))).text}, swallow less, or use fewer pleats",
         )
-    elif each < 0 and Q.PER_PLEAT in plan.values and plan.values[Q.PER_PLEAT] + each <= 0:
+    elif each < 0 and _least_take(plan, taper) <= 0:
+        room = _least_take(plan, None) * plan.pleats
         yield Problem(
             "too_wide",
             "taper.finished",
             say(taper.finished).text if taper.finished else "",
             "the pleats are not deep enough to open that far at the upper level",
-            f"keep it under {section.fine.write_mm(plan.finished.mm - darts + plan.values[Q.PER_PLEAT] * plan.pleats).text}, or use deeper pleats",
+            f"keep it under {section.fine.write_mm(plan.finished.mm - darts + room).text}, or use deeper pleats",
         )
+
+
+def _least_take(plan: Plan, taper: Taper | None) -> Fraction:
+    """The cloth that the shallowest pleat takes, halves counted whole: at the upper level where there is a taper."""
+    laid = row(plan)
+    extras = _extras(plan, taper, laid) if taper else [Fraction(0)] * len(laid.pleats)
+    return min(
+        (Fraction(pleat.take, laid.parts) + extra) * (2 if pleat.half else 1)
+        for pleat, extra in zip(laid.pleats, extras, strict=True)
+    )
 
 
 def _shows(plan: Plan, taper: Taper) -> bool:

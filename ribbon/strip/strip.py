@@ -147,6 +147,9 @@ class StripBuilder:
         if not self._spans:
             # A fold on the very edge of the section: what it folds back from is the seam allowance.
             self._spans.append(Span(ZERO, Role.FACE))
+        elif self._folds and self._folds[-1].after == len(self._spans) - 1:
+            # Two folds at one place, as where two pleats touch: nothing lies between them.
+            self._spans.append(Span(ZERO, Role.FACE))
         after = len(self._spans) - 1
         self._folds.append(Fold(after, turn))
         self._lines.append(Line(after, kind, pleat))

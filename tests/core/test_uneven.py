@@ -125,6 +125,18 @@ def test_a_place_outside_or_twice_is_refused(places: tuple[str, ...], found: lis
     assert code(refusal) == found
 
 
+def test_pleats_of_their_own_depth_must_leave_something_for_the_others() -> None:
+    places = (Place(cm("10"), cm("20")), Place(cm("30"), cm("30")), Place(cm("60")))
+    with pytest.raises(Refusal) as refusal:
+        plan(section("box", {"finished": "80 cm", "flat": "120 cm"}, places=places))
+    assert code(refusal) == [("no_take_up", "pins.flat")]
+
+
+def test_gathers_are_not_let_into_a_piece() -> None:
+    made = plan(section("gather", {"finished": "80 cm", "flat": "120 cm"}, piece=Piece(cm("1"))))
+    assert inserted(made, None) is None
+
+
 def test_boxes_too_near_each_other_are_refused_and_a_count_must_be_that_of_the_places() -> None:
     near = tuple(Place(cm(t)) for t in ("10", "13"))
     with pytest.raises(Refusal) as refusal:

@@ -43,13 +43,20 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
     if (kind) lines[kind] = `${lines[kind] ?? ""}M${px(model.markAt[i] as number).toFixed(1)} 0V${HEIGHT}`;
   }
   const labelled = room < 20 ? [] : marks.slice(from, to).map((mark, index) => ({ mark, index: from + index }));
+  // One path for all glyphs of a kind: hundreds of elements would be too many to move at every frame.
+  const glyphs: Record<string, string> = {};
+  for (const { mark } of labelled) {
+    const look = GLYPHS[mark.kind];
+    glyphs[mark.kind] =
+      `${glyphs[mark.kind] ?? ""}M${px(mark.at.mm).toFixed(1)} ${look.foot ? HEIGHT : 0}${look.glyph}`;
+  }
   const named = (kind: string) => kind === "outer" || kind === "sew" || kind === "match" || kind === "stitch";
   const seen = new Set<number>();
   return (
     <g>
       {crowded && <path d={bars([[px(Math.max(0, low)), px(Math.min(flat.mm, high))]])} fill="var(--cloth-under)" />}
       <path d={bars(runs.under ?? [])} fill="var(--cloth-under)" />
-      {!crowded && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
+      {end - first < 200 && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
       <path d={bars(runs.face ?? [])} fill="var(--cloth)" />
       <path d={bars(runs.plain ?? [])} fill="var(--cloth)" opacity={0.72} />
       {stripes && (
@@ -82,20 +89,15 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           opacity={room < 6 ? 0.35 : 1}
         />
       ))}
-      {room >= 20 &&
-        labelled.map(({ mark, index }) => {
-          const look = GLYPHS[mark.kind];
-          return (
-            <path
-              key={index}
-              d={look.glyph}
-              transform={`translate(${px(mark.at.mm).toFixed(1)} ${look.foot ? HEIGHT : 0})`}
-              fill={mark.kind === "match" || mark.kind === "centre" ? "var(--soot)" : "none"}
-              stroke="var(--soot)"
-              strokeWidth={2}
-            />
-          );
-        })}
+      {Object.entries(glyphs).map(([kind, path]) => (
+        <path
+          key={`g${kind}`}
+          d={path}
+          fill={kind === "match" || kind === "centre" ? "var(--soot)" : "none"}
+          stroke="var(--soot)"
+          strokeWidth={2}
+        />
+      ))}
       {[...numbers].map(([span, pleat]) => (
         <PleatNumber
           key={span}

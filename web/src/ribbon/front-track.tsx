@@ -66,7 +66,7 @@ function Folded({ model, px, low, high, turned, stretch }: Drawing) {
   const layer = (index: number) =>
     nearer * (walk.layers[front[index]?.span ?? -1] ?? nearer * Number.NEGATIVE_INFINITY);
   const numbers: ReactNode[] = [];
-  const many = end - first > 220;
+  const many = end - first > 130;
   if (end - first > 480) right = hem(...ends(px, Math.max(low, stretch.from), Math.min(high, stretch.to)));
   for (let i = first; i < end; i += every) {
     const seen = front[i];
