@@ -46,6 +46,9 @@ def lying(
         for way in ways(bolt, drop, cut, len(across.widths), allowed.join)
     ]
     compared = [way for way, _ in found]
+    if bolt.rectangle and wanted == "best":
+        # A sheet has the length it has: its widths lie across it, as many as there are sheets for.
+        wanted = "across"
     asked = next((way for way in compared if way.name == wanted and not way.why_not), None)
     taken = asked or best(compared)
     if taken.name == "railroaded":

@@ -211,7 +211,9 @@ def _running_on(writer: Writer, striped: Striped, laid: Strip, walked: Walk, cho
 def _fronts(writer: Writer, made: Plan, bolt: Bolt, shows: Length, fold: Length) -> list[str]:
     """How the cloth at hand is shared between two plain front pieces and the pleats."""
     write = writer.places.write
-    needed = made.flat - made.lead - made.tail
+    # Plain stated ends are the front pieces themselves; spaces at the ends belong to the pleats.
+    stated = sum((end.width for end in (made.section.lead, made.section.tail) if end.width), ZERO)
+    needed = made.flat - stated
     whole = bolt.at_hand * (1 - bolt.shrinkage) if bolt.at_hand is not None else needed + (shows + fold) * 2
     got = apron(whole, shows, fold, needed)
     says = [

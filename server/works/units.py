@@ -7,7 +7,7 @@ from typing import Any
 
 from ribbon.lengths import UNITS, Unreadable, read_length
 
-_NUMBERS = ("count", "fullness", "times", "share", "name")
+_NUMBERS = ("count", "fullness", "times", "share", "name", "price", "weight", "shrinkage")
 
 
 def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:

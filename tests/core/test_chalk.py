@@ -48,3 +48,33 @@ def test_the_skirts_list_and_its_gauge() -> None:
     assert [(notch.role.value, notch.length) for notch in gauge(laid)] == [
         ("under", Length(25)), ("under", Length(25)), ("face", Length(25)),
     ]  # fmt: skip
+
+
+def measures(kind: str, pins: dict[str, str]) -> list[tuple[str, float]]:
+    laid = strip(plan(section(kind, pins)))
+    return [(notch.role.value, float(notch.length.mm)) for notch in gauge(laid)]
+
+
+def test_a_gauge_has_the_measures_of_one_pleat() -> None:
+    box = measures("box", {"count": "6", "box": "6 cm", "gap": "2 cm", "depth": "2 cm"})
+    assert box == [("under", 20), ("under", 20), ("face", 60), ("under", 20), ("under", 20), ("face", 20)]
+    inverted = measures("inverted", {"count": "6", "spacing": "10 cm", "depth": "2 cm"})
+    assert inverted == [("under", 20), ("under", 20), ("under", 20), ("under", 20), ("face", 100)]
+    single = measures("pinch", {"count": "6", "spacing": "10 cm", "per_pleat": "12 cm"})
+    assert single == [("finger", 60), ("finger", 60), ("face", 100)]
+
+
+def test_the_only_pleat_is_its_own_gauge_and_gathers_have_parts() -> None:
+    assert measures("knife", {"count": "1", "finished": "20 cm", "depth": "3 cm"})[:2] == [("under", 30), ("under", 30)]
+    assert {role for role, _ in measures("gather", {"finished": "60 cm", "fullness": "2"})} == {"gathered"}
+
+
+def test_from_the_middle_both_hands_begin_at_nought() -> None:
+    laid = strip(plan(section("knife", {"count": "5", "spacing": "4 cm", "depth": "2 cm"})))
+    walked = walk(laid)
+    found = chalk_list(marks(laid, walked), walked, From.MIDDLE, wrong_side=False)
+    left = [c.at for c in found if c.hand == "left"]
+    right = [c.at for c in found if c.hand == "right"]
+    assert left == sorted(left)
+    assert right == sorted(right)
+    assert [c.hand for c in found] == ["left"] * len(left) + ["right"] * len(right)

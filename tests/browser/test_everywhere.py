@@ -1,0 +1,93 @@
+"""Every screen, on a tablet and a phone, by day and in the evening: nothing past the edge, nothing axe objects to."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import end, serve
+from tests.browser.test_by_hand import open_work
+from tests.browser.test_cloth import step
+
+
+@pytest.fixture(scope="module")
+def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The program with the demo works."""
+    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
+    yield address
+    end(running)
+
+
+def works(page: Page) -> None:
+    page.goto("/")
+    expect(page.get_by_role("link", name="Plaid wrap")).to_be_visible()
+
+
+def shelf(page: Page) -> None:
+    page.goto("/cloth")
+    expect(page.get_by_text("The supplier’s list")).to_be_visible()
+
+
+def pleat(page: Page) -> None:
+    open_work(page, "Observing coat")
+    page.get_by_role("tab", name="3 Cartridge").click()
+    expect(page.get_by_role("heading", name="Part 3")).to_be_visible()
+
+
+def shaped(page: Page) -> None:
+    open_work(page, "Telescope cover")
+    for name in ("Pleats at stated places", "Measured by eye, made even", "Two levels, hip and waist"):
+        page.get_by_text(name).click()
+    expect(page.get_by_label("Pleat 4 stands at")).to_be_visible()
+
+
+def cloth(page: Page) -> None:
+    open_work(page, "Reading-room curtain")
+    step(page, "Cloth")
+    expect(page.get_by_role("region", name="The cloth slip")).to_contain_text("Buy")
+
+
+def cut(page: Page) -> None:
+    open_work(page, "Reading-room curtain")
+    step(page, "Cut")
+    expect(page.get_by_role("img", name="pieces on Lining")).to_be_visible()
+
+
+def mark(page: Page) -> None:
+    open_work(page, "Dome valance")
+    step(page, "Mark")
+    expect(page.get_by_role("region", name="The marks")).to_be_visible()
+
+
+def table(page: Page) -> None:
+    mark(page)
+    page.get_by_role("link", name="To the table").click()
+    expect(page.get_by_test_id("mark")).to_be_visible()
+
+
+SCREENS = [works, shelf, pleat, shaped, cloth, cut, mark, table]
+
+
+@pytest.mark.parametrize("screen", SCREENS, ids=lambda screen: screen.__name__)
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_nothing_runs_past_the_edge(page: Page, screen: Callable[[Page], None], width: int, height: int) -> None:
+    page.set_viewport_size({"width": width, "height": height})
+    screen(page)
+    assert page.evaluate("document.documentElement.scrollWidth") <= width
+    small = page.evaluate(
+        """() => [...document.querySelectorAll("main button, main a, main select, main input:not([type=checkbox]):not([type=radio]):not([type=file])")]
+            .filter(e => e.checkVisibility() && e.getBoundingClientRect().height > 0 && e.getBoundingClientRect().height < 35)
+            .map(e => e.textContent || e.name)"""
+    )
+    assert small == []
+
+
+@pytest.mark.parametrize("screen", SCREENS, ids=lambda screen: screen.__name__)
+def test_by_evening_it_is_as_legible(
+    page: Page, screen: Callable[[Page], None], accessible: Callable[[Page], None]
+) -> None:
+    page.emulate_media(color_scheme="dark")
+    screen(page)
+    accessible(page)

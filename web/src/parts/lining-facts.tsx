@@ -1,0 +1,61 @@
+import type { Problem, SectionSpec } from "../api/client";
+import { Choose, Text, Tick } from "./fields";
+
+type Cutting = NonNullable<SectionSpec["cutting"]>;
+
+/** A lining and its own rules. */
+export function LiningFacts(props: {
+  spec: SectionSpec;
+  problems: Problem[];
+  put: (fields: Partial<Cutting>) => void;
+}) {
+  const lining = props.spec.cutting?.lining ?? null;
+  const set = (fields: Partial<NonNullable<Cutting["lining"]>>) => props.put({ lining: { ...lining, ...fields } });
+  const field = (
+    name: string,
+    key: "shorter" | "narrower" | "hem" | "heading" | "allowance" | "usable" | "price" | "weight",
+  ) => (
+    <Text
+      name={name}
+      path={`cutting.lining.${key}`}
+      value={lining?.[key]}
+      problems={props.problems}
+      onType={(text) => set({ [key]: text.trim() ? text : null })}
+    />
+  );
+  return (
+    <section aria-label="The lining">
+      <Tick
+        name="It is lined"
+        on={lining !== null}
+        onTick={(on) => props.put({ lining: on ? { shorter: "2 cm", hem: "3 cm", hem_turns: 2 } : null })}
+      />
+      {lining && (
+        <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+          {field("Shorter than the face by", "shorter")}
+          {field("Narrower in all by", "narrower")}
+          {field("Its hem", "hem")}
+          <Choose
+            name="Hem turned"
+            value={String(lining.hem_turns ?? 2)}
+            options={[
+              ["1", "once"],
+              ["2", "twice"],
+            ]}
+            onPick={(n) => set({ hem_turns: Number(n) as 1 | 2 })}
+          />
+          {field("Its heading", "heading")}
+          {field("Seam allowance", "allowance")}
+          {field("Usable width of lining", "usable")}
+          {field("Its price", "price")}
+          {field("Its weight, g/m²", "weight")}
+          <Tick
+            name="Sewn to the face as a tube, and turned"
+            on={lining.tube ?? false}
+            onTick={(tube) => set({ tube })}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+import type { ClothAnswer } from "../api/client";
+import { Figure } from "./figure";
+import { sentence } from "./pin-tile";
+
+/** The ways to share a strip over widths of cloth, compared. */
+export function Strategies(props: { answer: ClothAnswer; chosen: string; onPick: (name: string) => void }) {
+  const { strategies } = props.answer;
+  if (strategies.length === 0) return null;
+  const widest = Math.max(...strategies.flatMap((one) => one.widths.map((width) => width.mm)));
+  return (
+    <fieldset className="m-0 border-0 p-0">
+      <legend className="mb-1 text-base font-bold">How the widths are shared</legend>
+      {strategies.map((one) => (
+        <label
+          key={one.name}
+          className={`flex min-h-11 flex-wrap items-center gap-3 border-l-[6px] bg-linen px-3 py-2 ${one.name === props.chosen ? "border-madder" : "border-transparent"}`}
+        >
+          <input
+            type="radio"
+            name="strategy"
+            className="size-5 accent-[var(--madder)]"
+            checked={one.name === props.chosen}
+            onChange={() => props.onPick(one.name)}
+          />
+          <span className="w-72">{sentence(one.says)}</span>
+          <span className="flex min-w-40 grow gap-1" aria-hidden="true">
+            {one.widths.map((width, index) => (
+              <span
+                // biome-ignore lint/suspicious/noArrayIndexKey: a width has no other name than its place
+                key={index}
+                className="h-4 bg-[var(--cloth)]"
+                style={{ width: `${(width.mm / widest) * (92 / one.widths.length)}%` }}
+              />
+            ))}
+          </span>
+          <span className="w-full text-sm text-smoke sm:w-auto">
+            <Figure>
+              {`${one.widths.length} ${one.widths.length === 1 ? "width" : "widths"}: ${listed(one.widths.map((width) => width.text))}${one.shown ? `; ${one.shown} would show` : ""}`}
+            </Figure>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function listed(texts: string[]): string {
+  const alike = new Map<string, number>();
+  for (const text of texts) alike.set(text, (alike.get(text) ?? 0) + 1);
+  return [...alike].map(([text, count]) => (count > 1 ? `${count} of ${text}` : text)).join(", ");
+}
+
+/** The ways a strip can lie on the cloth, compared. */
+export function Ways(props: { answer: ClothAnswer; chosen: string; onPick: (name: string) => void }) {
+  const { ways } = props.answer;
+  if (ways.length === 0) return null;
+  const longest = Math.max(1, ...ways.map((way) => way.length.mm));
+  return (
+    <fieldset className="m-0 border-0 p-0">
+      <legend className="mb-1 text-base font-bold">Which way it lies on the cloth</legend>
+      {ways.map((way) => (
+        <label
+          key={way.name}
+          className={`flex min-h-11 flex-wrap items-center gap-3 border-l-[6px] bg-linen px-3 py-2 ${way.taken ? "border-madder" : "border-transparent"} ${way.why_not ? "text-smoke" : ""}`}
+        >
+          <input
+            type="radio"
+            name="way"
+            className="size-5 accent-[var(--madder)]"
+            disabled={way.why_not !== ""}
+            checked={way.taken}
+            onChange={() => props.onPick(way.name)}
+          />
+          <span className="w-72">{sentence(way.says)}</span>
+          {way.why_not ? (
+            <span>Not this way: {way.why_not}.</span>
+          ) : (
+            <>
+              <span className="flex min-w-40 grow" aria-hidden="true">
+                <span className="h-4 bg-[var(--cloth)]" style={{ width: `${(way.length.mm / longest) * 92}%` }} />
+              </span>
+              <span className="text-sm text-smoke">
+                <Figure>{`${way.length.text}${way.cost ? `, ${way.cost}` : ""}, ${way.joins} ${way.joins === 1 ? "join" : "joins"}`}</Figure>
+              </span>
+            </>
+          )}
+        </label>
+      ))}
+      {props.chosen !== "best" && (
+        <button type="button" className="press" onClick={() => props.onPick("best")}>
+          Take whichever needs least cloth
+        </button>
+      )}
+    </fieldset>
+  );
+}
