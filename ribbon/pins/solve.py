@@ -92,6 +92,7 @@ class _Solving:
         self.loose = {name for name, pin in section.pins.items() if not pin.firm}
         self.meet = section.meet is True and section.kind.meeting is not None
         self.assumed: dict[str, Assumed] = {}
+        self.stated: dict[tuple[bool, bool], tuple[Relation, ...]] = {}
         self.let_go: set[str] = set()
         self.whole = count is not None
         """The count was made whole, so that firm pins may give to it."""
@@ -130,7 +131,10 @@ class _Solving:
     def _known(self) -> _Known:
         hole = self.section.kind.hole
         shut = hole is not None and self.facts.get(hole) == 0
-        return _Known(equations(self.section, meet=self.meet, shut=shut), self.facts)
+        which = (self.meet, shut)
+        if which not in self.stated:
+            self.stated[which] = equations(self.section, meet=self.meet, shut=shut)
+        return _Known(self.stated[which], self.facts)
 
     def _complete(self, known: _Known) -> bool:
         if self.section.places:

@@ -148,7 +148,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "meet": True,
                     "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
                     "cloth": {
-                        "name": "Gallery cotton", "width": "140 cm", "selvedge": "1 cm", "weight": "220",
+                        "name": "Gallery cotton", "width": "252 cm", "selvedge": "1 cm", "weight": "220",
                         "price": "12.50", "per": "m", "step": "10 cm", "shrinkage": "3",
                     },
                     "cutting": {"drop": {"finished": "18 in", "heading": "1/2 in", "hem": "1 in", "hem_turns": 2}},

@@ -68,7 +68,7 @@ export function Ways(props: { answer: ClothAnswer; chosen: string; onPick: (name
             name="way"
             className="size-5 accent-[var(--madder)]"
             disabled={way.why_not !== ""}
-            checked={way.taken}
+            checked={props.chosen === "best" ? way.taken : way.name === props.chosen}
             onChange={() => props.onPick(way.name)}
           />
           <span className="w-72">{sentence(way.says)}</span>
