@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -12,10 +13,10 @@ from tests.browser.conftest import end, serve
 from tests.browser.test_by_hand import field, open_work
 
 
-@pytest.fixture(scope="module")
-def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
-    """The program with the demo works."""
-    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
+@pytest.fixture
+def site(tmp_path: Path) -> Iterator[str]:
+    """The program with the demo works, its own for each test: what one changes the next must not find."""
+    running, address = serve(tmp_path, "--demo")
     yield address
     end(running)
 
