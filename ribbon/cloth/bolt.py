@@ -51,3 +51,19 @@ def whole_repeats(length: Length, repeat: Length) -> Length:
     if not repeat:
         return length
     return repeat * -(-(length / repeat) // 1)
+
+
+def widths_for(bolt: Bolt, flat: Length, ends: Length, join: Length) -> int:
+    """The fewest widths that hold `flat` with the allowances at its `ends` and at both edges of every join.
+
+    Where joins must hide it may take one more: that is for `joined` to say.
+
+    >>> cm = Length.cm
+    >>> [widths_for(Bolt(cm(138)), cm(flat), cm(3), cm(1)) for flat in (135, 136, 271, 272)]
+    [1, 2, 2, 3]
+    """
+    alone = flat + ends
+    if alone <= bolt.usable:
+        return 1
+    room = bolt.usable - join * 2
+    return 0 if room <= ZERO else max(2, -(-((alone - join * 2) / room) // 1))

@@ -8,10 +8,13 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.drop import Drop, drop_on
 from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Pin, Plan, Section, plan
+from ribbon.pins import Pin, Plan, Section, plan, strip
 from ribbon.pleats import Quantity
+from ribbon.readings import Allowed, joined
+from ribbon.strip import walk
 
 Q = Quantity
 
@@ -110,6 +113,27 @@ def makes(section: Section, available: Length, fits: Callable[[Plan], bool] = la
         if keeps:
             tried("most pleats", (Q.COUNT, Q.SPACING, Q.FULLNESS, Q.BOX), lambda made: made.pleats, Q.COUNT)
     return found
+
+
+def makes_at_hand(section: Section, bolt: Bolt, drop: Drop, allowed: Allowed) -> list[Makes]:
+    """What the length of `bolt` at hand will make of `section`, washed: in widths across it, or in one length along it.
+
+    Whichever gives more flat width; across, only what its joins hide in as many widths as there are.
+    """
+    if bolt.at_hand is None:
+        return []
+    washed = bolt.at_hand * (1 - bolt.shrinkage)
+    many = max(0, int((washed - bolt.along) / drop_on(bolt, drop)))
+    across = bolt.usable * many - allowed.start - allowed.end - allowed.join * (2 * max(0, many - 1))
+    along = washed - allowed.start - allowed.end
+    if not bolt.directional and drop.cut <= bolt.usable and along >= across:
+        return makes(section, along) if along > ZERO else []
+
+    def fits(made: Plan) -> bool:
+        laid = strip(made)
+        return len(joined(laid, walk(laid), bolt.usable, allowed).widths) <= many
+
+    return makes(section, across, fits) if across > ZERO else []
 
 
 class Offer(NamedTuple):

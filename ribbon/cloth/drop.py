@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ribbon.cloth.bolt import Bolt, whole_repeats
+from ribbon.cloth.bolt import Bolt, whole_repeats, widths_for
+from ribbon.errors import refuse
 from ribbon.lengths import ZERO, Length
 
 
@@ -57,6 +58,41 @@ class Lined(NamedTuple):
     length: Length
     turned: Length | None
     rolls: Length | None
+
+
+class LiningCut(NamedTuple):
+    """How a lining is cut: the width of each piece, its allowances included, and the length of cloth that takes.
+
+    `railroaded` linings run with their length along the cloth, in one piece.
+    """
+
+    widths: tuple[Length, ...]
+    needed: Length
+    railroaded: bool
+
+
+def lining_cut(made: Lined, bolt: Bolt, allowance: Length) -> LiningCut:
+    """A lining on its cloth: railroaded where the cloth is wide enough, else in equal widths with a seam between them.
+
+    Raises `Refusal` for cloth too narrow to hold its own seams.
+
+    >>> cut = lining_cut(Lined(Length.cm(147), Length.cm(200), None, None), Bolt(Length.cm(60)), Length.cm(1))
+    >>> len(cut.widths), sum((w.mm for w in cut.widths), 0) == 1470 + 4 * 10, cut.needed == Length.cm(600)
+    (3, True, True)
+    """
+    if made.length <= bolt.usable:
+        return LiningCut((made.width,), made.width, railroaded=True)
+    many = widths_for(bolt, made.width, ZERO, allowance)
+    if not many:
+        raise refuse(
+            "too_narrow",
+            "cutting.lining.usable",
+            f"{float(bolt.usable.mm):g} mm",
+            "the lining is too narrow to hold even its own seams",
+            "use wider lining, or narrower allowances",
+        )
+    each = (made.width + allowance * (2 * (many - 1))) / many
+    return LiningCut((each,) * many, made.length * many, railroaded=False)
 
 
 def lined(face_width: Length, drop: Drop, lining: Lining) -> Lined:

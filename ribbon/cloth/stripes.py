@@ -61,18 +61,16 @@ class Fit(NamedTuple):
     depth: Length
 
 
-def to_repeat(repeat: Length, spacing: Length, per_depth: int, deepest: Length | None = None) -> list[Fit]:
+def to_repeat(repeat: Length, spacing: Length, per_depth: int) -> list[Fit]:
     """The ways to make every pleat show the same part: P = m × repeat, d = (P − s) / thicknesses.
 
-    From the shallowest that leaves anything to fold; four of them, none deeper than `deepest`.
+    From the shallowest that leaves anything to fold; four of them.
     """
     found: list[Fit] = []
     repeats = 1 + int(spacing / repeat)
     while len(found) < 4:
         pitch = repeat * repeats
         depth = (pitch - spacing) / per_depth
-        if deepest is not None and depth > deepest and found:
-            break
         if depth > ZERO:
             found.append(Fit(repeats, pitch, depth))
         repeats += 1

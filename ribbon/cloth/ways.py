@@ -53,22 +53,11 @@ def _railroaded(bolt: Bolt, drop: Drop, cut: Length) -> Way:
     return Way("railroaded", cut, 1, 0, _turned(bolt))
 
 
-def widths_for(bolt: Bolt, flat: Length, ends: Length, join: Length) -> int:
-    """The fewest widths that hold `flat` with the allowances at its `ends` and at both edges of every join.
-
-    Where joins must hide it may take one more: that is for `joined` to say.
-
-    >>> cm = Length.cm
-    >>> [widths_for(Bolt(cm(138)), cm(flat), cm(3), cm(1)) for flat in (135, 136, 271, 272)]
-    [1, 2, 2, 3]
-    """
-    alone = flat + ends
-    if alone <= bolt.usable:
-        return 1
-    room = bolt.usable - join * 2
-    return 0 if room <= ZERO else max(2, -(-((alone - join * 2) / room) // 1))
-
-
 def best(found: list[Way]) -> Way:
-    """The way that takes the least cloth, the one with fewer joins of two alike; raises ValueError where all are forbidden."""
-    return min((way for way in found if not way.why_not), key=lambda way: (way.length.mm, way.joins))
+    """The way that takes the least cloth of those with no more joins than across has; fewer joins where two are alike.
+
+    Thrift adds no join: a piece that one width holds stays in one.
+    """
+    across = next(way for way in found if way.name == "across")
+    open_ways = [way for way in found if not way.why_not and way.joins <= across.joins]
+    return min(open_ways, key=lambda way: (way.length.mm, way.joins))

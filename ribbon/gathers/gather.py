@@ -14,8 +14,6 @@ from ribbon.strip import LineKind, Role, Strip, StripBuilder
 
 Q = Quantity
 
-LONGEST_PART = Length.cm(25)
-
 
 def _lay(strip: Laying, pleat: Standing) -> None:
     raise AssertionError("gathers have no pleats to lay")
@@ -43,7 +41,7 @@ class Part(NamedTuple):
     name: str = ""
 
 
-def halvings(finished: Length, longest: Length = LONGEST_PART) -> int:
+def halvings(finished: Length, longest: Length) -> int:
     """How many equal parts to mark both edges in: 1, 2, 4, 8 … until each is at most `longest` (work, section 10)."""
     parts = 1
     while finished / parts > longest:

@@ -108,6 +108,14 @@ def mixed(band: Band) -> Mixed:
     return Mixed(band, tuple(laid), join(strips), at, flat_at)
 
 
+def laid(section: Section | Band) -> tuple[Strip, Plan | None]:
+    """The exact strip of a section or of a mixed edge, and the plan of a section.  Raises `Refusal`."""
+    if isinstance(section, Band):
+        return mixed(section).strip, None
+    made = plan(section)
+    return strip(made), made
+
+
 def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
     """The edge with its marks on the tape, part by part: the whole strip, and what each part became (None for plain)."""
     found: list[Taped | None] = []

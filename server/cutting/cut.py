@@ -6,10 +6,10 @@ from collections.abc import Sequence
 from fractions import Fraction
 from typing import Any, NamedTuple
 
-from ribbon.cloth import Bolt, Layout, Piece, buy, drop_on, layout, lined, lying, notions
+from ribbon.cloth import Bolt, Layout, Piece, buy, drop_on, layout, lined, lining_cut, lying, notions
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
-from ribbon.pins import Band, mixed, plan, strip
+from ribbon.pins import laid as laid_of
 from ribbon.readings import Allowed, Strategy
 from ribbon.strip import walk
 from server.cutting.sold import long_scribe, sold_in, told_length
@@ -64,8 +64,7 @@ def _gather(
         lacking.append(f"{one.name}: say {'how wide its cloth is' if cutting.bolt is None else 'how far it falls'}")
         return
     section, unit = said.section, UNITS[said.unit]
-    made = None if isinstance(section, Band) else plan(section)
-    laid = mixed(section).strip if isinstance(section, Band) else strip(made)  # type: ignore[arg-type]
+    laid, made = laid_of(section)
     walked, allowed = walk(laid), Allowed(*section.allowance)
     long = cutting.drop.cut
     found = lying(laid, walked, cutting.bolt, cutting.drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
@@ -82,9 +81,7 @@ def _gather(
     held = bolts.setdefault(cutting.bolt.name or "Cloth", (cutting.bolt, cutting.sheets, []))
     held[2].extend((index, piece) for piece in pieces)
     if cutting.lining is not None and cutting.lining_bolt is not None:
-        _add_lining(
-            index, one, cutting, sum((w.cut for w in got.widths), ZERO) - allowed.join * (2 * len(got.joins)), bolts
-        )
+        _add_lining(index, one, cutting, laid.flat + allowed.start + allowed.end, bolts)
     if made is not None:
         for notion in notions(made, len(got.joins), long):
             much = (
@@ -98,14 +95,12 @@ def _add_lining(index: int, one: Named, cutting: Cutting, width: Length, bolts: 
     if lining is None or bolt is None or drop is None:
         return
     made = lined(width, drop, lining)
+    cut = lining_cut(made, bolt, lining.allowance)
     held = bolts.setdefault("Lining", (bolt, (), []))[2]
-    if made.length <= bolt.usable:
-        held.append((index, Piece(f"{one.name}, lining", made.length, made.width)))
-        return
-    many = -(-(made.width / bolt.usable) // 1)
-    held += [
-        (index, Piece(f"{one.name}, lining {n} of {many}", made.width / many, made.length)) for n in range(1, many + 1)
-    ]
+    many = len(cut.widths)
+    for number, wide in enumerate(cut.widths, 1):
+        name = f"{one.name}, lining" if many == 1 else f"{one.name}, lining {number} of {many}"
+        held.append((index, Piece(name, made.length, wide) if cut.railroaded else Piece(name, wide, made.length)))
 
 
 def _laid(

@@ -13,9 +13,10 @@ from ribbon.cloth import (
     buy,
     drop_on,
     lined,
+    lining_cut,
     load,
     lying,
-    makes,
+    makes_at_hand,
     notions,
     offers,
     repeat_of,
@@ -24,7 +25,8 @@ from ribbon.cloth import (
 )
 from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length, write_ratio
-from ribbon.pins import Band, Plan, mixed, plan, strip
+from ribbon.pins import Plan, strip
+from ribbon.pins import laid as laid_of
 from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Joined, Strategy, front, joined, strategies
 from ribbon.strip import Strip, Walk, walk
@@ -32,7 +34,7 @@ from server.cutting.sold import long_scribe, sold_in, told_length
 from server.plans.cutting import Cutting, read_cutting
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
-from server.plans.stripes import Striped, beginning, looks, read_stripes
+from server.plans.stripes import Striped, beginning, looks
 
 Q = Quantity
 _WAYS = {
@@ -45,8 +47,7 @@ _WAYS = {
 def cloth_of(said: SectionIn) -> dict[str, Any]:
     """Everything about a section's cloth.  Raises `Refusal`."""
     cutting, section = read_cutting(said), said.section
-    made = None if isinstance(section, Band) else plan(section)
-    laid = mixed(section).strip if isinstance(section, Band) else strip(made)  # type: ignore[arg-type]
+    laid, made = laid_of(section)
     walked = walk(laid)
     writer, allowed = Writer(section), Allowed(*section.allowance)
     bolt, drop = cutting.bolt, cutting.drop
@@ -60,12 +61,12 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
         return told
     found = lying(laid, walked, bolt, drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
     chosen = found.joined
+    striped = cutting.striped
     told["strategies"] = _strategies(writer, laid, walked, bolt, allowed)
     if made is not None:
         told["offers"] = _offers(writer, made, bolt, allowed)
-        told["repeats"] = _repeats(writer, said, made, bolt)
+        told["repeats"] = _repeats(writer, striped, made, bolt)
     told["slip"] = _join_sentences(writer, chosen, said, cutting, walked)
-    striped = read_stripes(said)
     if striped is not None:
         told["looks"] = looks(striped, laid, walked, front(walked))
         told["slip"] += _running_on(writer, striped, laid, walked, chosen)
@@ -134,9 +135,8 @@ def _offers(writer: Writer, made: Plan, bolt: Bolt, allowed: Allowed) -> list[di
     return found
 
 
-def _repeats(writer: Writer, said: SectionIn, made: Plan, bolt: Bolt) -> list[dict[str, Any]]:
+def _repeats(writer: Writer, striped: Striped | None, made: Plan, bolt: Bolt) -> list[dict[str, Any]]:
     """Depths that make every pleat show the same part of the repeat across, or of the stripes."""
-    striped = read_stripes(said)
     repeat = bolt.across or (repeat_of(striped.stripes) if striped else ZERO)
     spacing = made.values.get(Q.SPACING)
     if not repeat or spacing is None or Q.DEPTH not in made.section.kind.quantities:
@@ -149,9 +149,7 @@ def _repeats(writer: Writer, said: SectionIn, made: Plan, bolt: Bolt) -> list[di
             "depth": writer.size(fit.depth),
             "says": f"{fit.repeats} {'repeat' if fit.repeats == 1 else 'repeats'} to a pleat: {writer.sizes.write(fit.depth).text} deep",
             "change": {
-                "pins.depth": writer.sizes.write(fit.depth).text
-                if writer.sizes.write(fit.depth).exact
-                else _exactly(fit.depth),
+                "pins.depth": _written(writer, fit.depth),
                 "pins.count": made.section.say(Q.COUNT, made.pleats),
                 "meet": False,
                 "pins.flat": None,
@@ -160,10 +158,6 @@ def _repeats(writer: Writer, said: SectionIn, made: Plan, bolt: Bolt) -> list[di
         }
         for fit in to_repeat(repeat, Length(spacing), thick)
     ]
-
-
-def _exactly(length: Length) -> str:
-    return f"{length.mm.numerator}/{length.mm.denominator} mm"
 
 
 _MOST_JOINS = 12
@@ -181,7 +175,7 @@ def _join_sentences(writer: Writer, chosen: Joined, said: SectionIn, cutting: Cu
             says.append(f"And {len(chosen.joins) - _MOST_JOINS} joins more.")
         if chosen.shown:
             says.append(
-                f"{chosen.shown} of {len(chosen.joins)} would show: the cloth is narrower than a pleat with its allowances. Take wider cloth, or smaller pleats."
+                f"{chosen.shown} of {len(chosen.joins)} would show: no hidden place is within reach of the cloth. Wider cloth, smaller pleats or a shorter plain run would hide them."
             )
     else:
         says.append("One width holds it: no join.")
@@ -286,8 +280,7 @@ def _lengths(
             writer,
             cutting,
             drop,
-            sum((w.cut for w in found.joined.widths), ZERO)
-            - said.section.allowance.join * (2 * len(found.joined.joins)),
+            cut,
         )
     grams = load(bolt, cut, drop, lining_mass)
     if grams is not None:
@@ -303,22 +296,23 @@ def _lining(told: dict[str, Any], writer: Writer, cutting: Cutting, drop: Drop, 
         return None
     write = writer.places.write
     made = lined(width, drop, lining)
-    # Lining runs with its length along the edge where that is wide enough, so that it needs no join.
-    turned = made.length <= bolt.usable
-    widths = 1 if turned else -(-(made.width / bolt.usable) // 1)
-    needed = made.width if turned else made.length * widths
-    asked = bolt.bought(needed)
+    cut = lining_cut(made, bolt, lining.allowance)
+    asked = bolt.bought(cut.needed)
     told["lining"] = {
         "width": writer.size(made.width),
         "length": writer.size(made.length),
         "turned": writer.size(made.turned),
         "rolls": writer.size(made.rolls),
-        "railroaded": turned,
+        "railroaded": cut.railroaded,
         "asked": told_length(sold_in(bolt), asked),
         "cost": _money(bolt.cost(asked)),
     }
     says = f"Cut the lining {write(made.width).text} wide and {write(made.length).text} long"
-    says += ", railroaded, without a join" if turned else f", in {widths} widths"
+    says += (
+        ", railroaded, without a join"
+        if cut.railroaded
+        else f", in {len(cut.widths)} widths of {write(cut.widths[0]).text}"
+    )
     told["slip"].append(f"{says}: buy {sold_in(bolt).write(asked).text}.")
     if made.turned is not None and made.rolls is not None:
         told["slip"].append(
@@ -329,22 +323,8 @@ def _lining(told: dict[str, Any], writer: Writer, cutting: Cutting, drop: Drop, 
 
 def _makes(writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed) -> list[dict[str, Any]]:
     """What the cloth at hand will make, each as a change that makes it so."""
-    if bolt.at_hand is None:
-        return []
-    real = bolt.at_hand * (1 - bolt.shrinkage)
-    many = int((real - bolt.along) / drop_on(bolt, drop)) if real > bolt.along else 0
-    across = bolt.usable * many - allowed.start - allowed.end - allowed.join * (2 * (many - 1)) if many else ZERO
-    along = real - allowed.start - allowed.end if drop.cut <= bolt.usable and not bolt.directional else ZERO
-    available = max(across, along)
-    if available <= ZERO:
-        return []
     told = []
-
-    def fits(other: Plan) -> bool:
-        laid = strip(other)
-        return available == along or len(joined(laid, walk(laid), bolt.usable, allowed).widths) <= many
-
-    for one in makes(made.section, available, fits):
+    for one in makes_at_hand(made.section, bolt, drop, allowed):
         if one.name == "greatest fullness":
             said = f"{write_ratio(one.value).text} times"
         elif one.name == "most pleats":
@@ -363,8 +343,9 @@ def _makes(writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed)
 
 
 def _written(writer: Writer, length: Length) -> str:
+    """A length as a pin is typed: exact, if need be as a fraction of a millimetre."""
     written = writer.sizes.write(length)
-    return written.text if written.exact else _exactly(length)
+    return written.text if written.exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
 
 
 def _money(cost: Fraction | None) -> str | None:

@@ -15,6 +15,7 @@ from ribbon.pins import (
     Taped,
     Tapered,
     inserted,
+    laid,
     mixed,
     plan,
     strip,
@@ -90,8 +91,8 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
 
 def lies_of(section: Section | Band) -> list[dict[str, Any]]:
     """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
-    laid = mixed(section).strip if isinstance(section, Band) else strip(plan(section))
-    walked = walk(laid)
+    exact, _ = laid(section)
+    walked = walk(exact)
     write, top = section.scribe.write_parts, max(walked.layers)
     return [
         {
@@ -101,7 +102,7 @@ def lies_of(section: Section | Band) -> list[dict[str, Any]]:
             "finished": write(one.x, walked.parts).text,
             "layer": top - one.layer + 1,
         }
-        for one in lies(laid, walked)
+        for one in lies(exact, walked)
     ]
 
 

@@ -10,7 +10,7 @@ from ribbon.errors import Problem, Refusal
 from ribbon.lengths import UNITS, ZERO, Length, read_ratio
 from server.plans.cloth import ClothSpec, LiningSpec
 from server.plans.schema import SectionIn
-from server.plans.stripes import read_stripes
+from server.plans.stripes import Striped, read_stripes
 from server.plans.texts import Texts
 
 
@@ -25,6 +25,7 @@ class Cutting(NamedTuple):
     pieces: tuple[Piece, ...]
     sheets: tuple[tuple[Length, Length], ...] = ()
     front: tuple[Length, Length] | None = None
+    striped: Striped | None = None
 
 
 def read_cutting(section: SectionIn) -> Cutting:
@@ -61,14 +62,15 @@ def read_cutting(section: SectionIn) -> Cutting:
         shows = texts.positive("cutting.front.shows", said.front.shows)
         fold = _maybe(texts, "cutting.front.fold", said.front.fold) or HAND
         front = (shows, fold) if shows is not None else None
-    _too_long_a_repeat(texts, bolt)
+    _too_long_a_repeat(texts, bolt, str(section.cloth.along), str(section.cloth.across))
+    striped = None
     try:
-        read_stripes(section)
+        striped = read_stripes(section)
     except Refusal as refusal:
         texts.problems += refusal.problems
     if texts.problems:
         raise Refusal(texts.problems)
-    return Cutting(bolt, drop, lining, lining_bolt, opening, tuple(pieces), tuple(sheets), front)
+    return Cutting(bolt, drop, lining, lining_bolt, opening, tuple(pieces), tuple(sheets), front, striped)
 
 
 def _maybe(texts: Texts, path: str, value: object) -> Length | None:
@@ -142,7 +144,7 @@ def _lining_bolt(texts: Texts, said: LiningSpec, face: Bolt | None) -> Bolt | No
     )
 
 
-def _too_long_a_repeat(texts: Texts, bolt: Bolt | None) -> None:
+def _too_long_a_repeat(texts: Texts, bolt: Bolt | None, along: str, across: str) -> None:
     if bolt is None:
         return
     if bolt.at_hand is not None and bolt.along > bolt.at_hand:
@@ -150,7 +152,7 @@ def _too_long_a_repeat(texts: Texts, bolt: Bolt | None) -> None:
             Problem(
                 "too_long",
                 "cloth.along",
-                f"{float(bolt.along.mm):g} mm",
+                along,
                 "the repeat is longer than the cloth at hand",
                 "check its unit, or leave the length at hand open",
             )
@@ -160,7 +162,7 @@ def _too_long_a_repeat(texts: Texts, bolt: Bolt | None) -> None:
             Problem(
                 "too_long",
                 "cloth.across",
-                f"{float(bolt.across.mm):g} mm",
+                across,
                 "the repeat is wider than the cloth",
                 "check its unit; the repeat across lies within the width",
             )

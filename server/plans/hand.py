@@ -37,7 +37,6 @@ class EvenIn(Strict):
 
     kind: Literal["knife", "tuck", "box", "inverted"] = "knife"
     unit: UnitSign = "cm"
-    tape: Typed | None = ""
     draped: Annotated[list[dict[Literal["depth", "gap"], Typed]], Field(max_length=400)]
     keep: Literal["total", "average"] = "total"
 

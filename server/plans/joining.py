@@ -11,7 +11,7 @@ from ribbon.readings import Allowed, Joined, Strategy, joined
 from ribbon.strip import Strip, Walk
 from server.plans.cutting import read_cutting
 from server.plans.schema import SectionIn
-from server.plans.stripes import Striped, read_stripes
+from server.plans.stripes import Striped
 
 
 class Cut(NamedTuple):
@@ -31,7 +31,7 @@ def cut_of(section: SectionIn) -> Cut:
         cutting = read_cutting(section)
     except Refusal:
         return Cut(strategy)
-    return Cut(strategy, read_stripes(section), cutting.bolt, cutting.drop, section.cutting.way)
+    return Cut(strategy, cutting.striped, cutting.bolt, cutting.drop, section.cutting.way)
 
 
 def joined_for(section: Section | Band, laid: Strip, walked: Walk, cut: Cut) -> Joined | None:

@@ -50,13 +50,22 @@ class MovementOut(Schema):
     at: datetime
 
 
+class StripeOut(Schema):
+    """A stripe for drawing: its colour, and what part of one repeat it is."""
+
+    colour: str
+    part: float
+
+
 class ClothRow(Schema):
-    """A cloth as kept: its facts as typed, what is left of it, its last movements."""
+    """A cloth as kept: its facts as typed, the same with their units, what is left of it, its last movements."""
 
     key: str
     name: str
     unit: str
     spec: ClothSpec
+    facts: ClothSpec
+    sequence: list[StripeOut]
     revision: int
     touched: datetime
     usable: LengthOut | None

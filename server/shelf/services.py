@@ -15,6 +15,7 @@ from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length
 from server.plans.schema import SectionIn
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import Row, Wrong, read_sheet, wrong_with
+from server.works.units import with_units
 
 SHIPPED = Path(__file__).with_name("prices.csv")
 
@@ -36,6 +37,8 @@ def told(cloth: Cloth) -> dict[str, Any]:
         "name": cloth.name,
         "unit": cloth.unit,
         "spec": cloth.spec,
+        "facts": with_units(cloth.spec, cloth.unit),
+        "sequence": _sequence(cloth),
         "revision": cloth.revision,
         "touched": cloth.touched.isoformat(),
         "usable": out(SectionIn.model_validate(probe).section.cloth.usable),
@@ -47,35 +50,38 @@ def told(cloth: Cloth) -> dict[str, Any]:
     }
 
 
+def _sequence(cloth: Cloth) -> list[dict[str, Any]]:
+    """The stripes as colours and parts of one repeat, for drawing."""
+    stripes = [
+        (one["colour"], read_length(str(one["width"]), UNITS[cloth.unit])) for one in cloth.spec.get("stripes", [])
+    ]
+    whole = sum((width for _, width in stripes), ZERO)
+    return [{"colour": colour, "part": float(width / whole)} for colour, width in stripes]
+
+
 def _left(cloth: Cloth) -> Length | None:
     said = cloth.spec.get("length")
     return read_length(str(said), UNITS[cloth.unit]) if said not in (None, "") else None
 
 
-def _checked(name: str, unit: str, spec: dict[str, Any]) -> dict[str, Any]:
-    problem = wrong_with(name, unit, spec)
-    if problem:
-        field, _, message = problem.partition(": ")
-        raise refuse("unfit", f"spec.{field}", spec.get(field, ""), *_halves(message))
+def _checked(unit: str, spec: dict[str, Any]) -> dict[str, Any]:
+    problem = wrong_with(unit, spec)
+    if problem is not None:
+        raise Refusal([problem.under("spec")])
     return spec
-
-
-def _halves(message: str) -> tuple[str, str]:
-    what, _, way_out = message.partition("; ")
-    return what, way_out
 
 
 @transaction.atomic
 def put(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
     """A new cloth on the shelf.  Raises `Refusal`."""
-    return Cloth.objects.create(name=name, unit=unit, spec=_checked(name, unit, spec), touched=timezone.now())
+    return Cloth.objects.create(name=name, unit=unit, spec=_checked(unit, spec), touched=timezone.now())
 
 
 @transaction.atomic
 def change(key: str, revision: int, name: str, unit: str, spec: dict[str, Any]) -> Cloth:
     """The cloth with other facts.  Raises `Refusal`, also where it was changed elsewhere."""
     cloth = _seen(key, revision)
-    cloth.name, cloth.unit, cloth.spec = name, unit, _checked(name, unit, spec)
+    cloth.name, cloth.unit, cloth.spec = name, unit, _checked(unit, spec)
     return _kept(cloth)
 
 
@@ -165,6 +171,3 @@ def prices() -> tuple[str, list[Row], list[Wrong]]:
         return path.name, [], [Wrong(1, f"the file cannot be read as text: {error}")]
     rows, wrong = read_sheet(text)
     return path.name, rows, wrong
-
-
-__all__ = ["Refusal", "change", "move", "prices", "put", "remove", "take_in", "told"]

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import csv
 import io
+from dataclasses import replace
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
-from ribbon.errors import Refusal
+from ribbon.errors import Problem, Refusal
 from server.plans.cutting import read_cutting
 from server.plans.schema import SectionIn
 from server.wire.problems import from_schema
@@ -89,32 +90,32 @@ def _row(values: dict[str, str], line: int) -> Row | Wrong:
             for colour, _, width in (one.strip().partition(" ") for one in stripes.split(";"))
         ]
     spec |= {column: value for column, value in said.items() if value}
-    problem = wrong_with(name, unit, spec)
-    return Wrong(line, problem) if problem else Row(name, unit, spec)
+    problem = wrong_with(unit, spec)
+    if problem is None:
+        return Row(name, unit, spec)
+    return Wrong(line, f"{problem.path or 'the row'}: {problem.message}; {problem.way_out}")
 
 
-def wrong_with(name: str, unit: str, spec: dict[str, Any]) -> str | None:
-    """What is wrong with a cloth, as a sentence with its field; None where nothing is."""
+def wrong_with(unit: str, spec: dict[str, Any]) -> Problem | None:
+    """The first thing that is wrong with a cloth, its path that of the fact; None where nothing is."""
     probe = {
         "kind": "gather",
         "unit": unit,
         "pins": {"finished": "1 m"},
-        "cloth": {"usable": None if spec.get("width") else "1 m", **spec, "name": name},
+        "cloth": {"usable": None if spec.get("width") else "1 m", **spec},
     }
     try:
         read_cutting(SectionIn.model_validate(probe))
     except ValidationError as error:
-        first = from_schema([{**line, "loc": ("body", "x", *line["loc"])} for line in error.errors(include_url=False)])
-        return _said(first["problems"][0])
+        found = from_schema(
+            [{**line, "loc": ("body", "cloth", *line["loc"])} for line in error.errors(include_url=False)]
+        )
+        first = Problem(**found["problems"][0])
     except Refusal as refusal:
-        one = refusal.problems[0]
-        return _said({"path": one.path, "message": one.message, "way_out": one.way_out})
-    return None
-
-
-def _said(problem: dict[str, str]) -> str:
-    field = problem["path"].removeprefix("cloth.") or "the row"
-    return f"{field}: {problem['message']}; {problem['way_out']}"
+        first = refusal.problems[0]
+    else:
+        return None
+    return replace(first, path=first.path.removeprefix("cloth."))
 
 
 def write_sheet(rows: list[Row]) -> str:

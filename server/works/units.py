@@ -7,7 +7,7 @@ from typing import Any
 
 from ribbon.lengths import UNITS, Unreadable, read_length
 
-_NUMBERS = ("count", "fullness", "times", "share", "name", "price", "weight", "shrinkage")
+_NUMBERS = ("count", "fullness", "times", "share", "name", "key", "price", "weight", "shrinkage")
 
 
 def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
@@ -18,7 +18,12 @@ def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
     old = str(spec.get("unit", "cm"))
     if old == unit:
         return dict(spec)
-    return {**{name: _told(name, value, old) for name, value in spec.items()}, "unit": unit}
+    return {**with_units(spec, old), "unit": unit}
+
+
+def with_units(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
+    """`spec` with every bare length given `unit`, in which it was typed."""
+    return {name: _told(name, value, unit) for name, value in spec.items()}
 
 
 def _told(name: str, value: Any, old: str) -> Any:

@@ -134,7 +134,10 @@ def test_a_ring_says_how_it_closes(ask: Asked) -> None:
 
 def test_cloth_narrower_than_a_pleat_says_so(ask: Asked) -> None:
     _, step = ask("POST", "/cloth", {**SKIRT, "cloth": {"usable": "5 cm"}})
-    assert any("would show: the cloth is narrower than a pleat" in line for line in step["slip"])
+    assert any(
+        "would show: no hidden place is within reach of the cloth. Wider cloth, smaller pleats" in line
+        for line in step["slip"]
+    )
     status, refused = ask("POST", "/cloth", {**SKIRT, "cloth": {"usable": "2 cm"}})
     assert (status, refused["problems"][0]["path"]) == (422, "cloth.usable")
 

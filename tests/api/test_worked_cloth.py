@@ -136,3 +136,49 @@ def test_widths_that_begin_alike_keep_the_sequence(ask: Asked) -> None:
     assert made["repeats"][1]["depth"]["text"] == "2 cm"
     assert {look["where"] for look in made["looks"]} == {"fold", "face"}
     assert len(made["looks"]) == 4
+
+
+def test_a_joined_lining_has_a_seam_between_its_widths(ask: Asked) -> None:
+    # 70 − 1 + 2 x 2 = 73 in is longer than 54 in is wide: not railroaded. 147 in and two seams of 1 in: 149 / 3 each.
+    lining = {"narrower": "6 in", "shorter": "1 in", "hem": "2 in", "allowance": "1/2 in"}
+    spec = {**BUNK, "cloth": {"usable": "54 in"}, "cutting": {"drop": {"finished": "70 in"}, "lining": lining}}
+    status, made = ask("POST", "/cut", {"sections": [{"name": "Curtain", "spec": spec}]})
+    assert status == 200
+    laid = made["plans"][1]
+    assert [piece["name"] for piece in laid["placed"]] == [f"Curtain, lining {n} of 3" for n in (1, 2, 3)]
+    assert [piece["wide"]["mm"] / 25.4 for piece in laid["placed"]] == pytest.approx([149 / 3] * 3)
+    assert laid["length"]["text"] == "219 in"
+    assert said(cloth(ask, **spec), "in 3 widths of ≈49 11/16 in")
+
+
+def test_thrift_adds_no_join(ask: Asked) -> None:
+    # 70 cm flat falls 60: lengthways it would take 39 cm in two strips; in one width there is no join.
+    made = cloth(
+        ask,
+        kind="knife",
+        unit="cm",
+        pins={"finished": "50", "count": "4", "depth": "2.5"},
+        cloth={"usable": "140 cm"},
+        cutting={"drop": {"finished": "60"}},
+    )
+    assert [way["name"] for way in made["ways"] if way["taken"]] == ["across"]
+    assert made["buy"]["needed"]["text"] == "60 cm"
+
+
+def test_a_kissing_pleat_that_opens_a_quarter_inch(ask: Asked) -> None:
+    # s = 33 3/8 / 6 = 5 9/16; W = 33 3/8 + 6 x 4 1/2; the first fold at 2 25/32 − 1/8.
+    status, made = ask(
+        "POST",
+        "/plan",
+        {
+            "kind": "inverted",
+            "unit": "in",
+            "tape": None,
+            "meet": False,
+            "pins": {"finished": "33 3/8", "count": "6", "opening": "1/4", "depth": "1 1/8"},
+        },
+    )
+    assert status == 200
+    assert (made["spacing"]["text"], made["flat"]["text"]) == ("5 9/16 in", "60 3/8 in")
+    first = [mark["at"]["text"] for mark in made["marks"][:5]]
+    assert first == ["2 21/32 in", "3 25/32 in", "5 1/32 in", "6 9/32 in", "7 13/32 in"]

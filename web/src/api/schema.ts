@@ -801,9 +801,10 @@ export interface components {
         };
         /**
          * ClothRow
-         * @description A cloth as kept: its facts as typed, what is left of it, its last movements.
+         * @description A cloth as kept: its facts as typed, the same with their units, what is left of it, its last movements.
          */
         ClothRow: {
+            facts: components["schemas"]["ClothSpec"];
             /** Key */
             key: string;
             left: components["schemas"]["LengthOut"] | null;
@@ -813,6 +814,8 @@ export interface components {
             name: string;
             /** Revision */
             revision: number;
+            /** Sequence */
+            sequence: components["schemas"]["StripeOut"][];
             spec: components["schemas"]["ClothSpec"];
             /**
              * Touched
@@ -1174,11 +1177,6 @@ export interface components {
              * @enum {string}
              */
             kind?: "knife" | "tuck" | "box" | "inverted";
-            /**
-             * Tape
-             * @default
-             */
-            tape?: (string | number) | null;
             /**
              * Unit
              * @default cm
@@ -2891,6 +2889,16 @@ export interface components {
             shown: number;
             /** Widths */
             widths: components["schemas"]["LengthOut"][];
+        };
+        /**
+         * StripeOut
+         * @description A stripe for drawing: its colour, and what part of one repeat it is.
+         */
+        StripeOut: {
+            /** Colour */
+            colour: string;
+            /** Part */
+            part: number;
         };
         /**
          * StripeSpec

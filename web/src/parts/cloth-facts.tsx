@@ -121,18 +121,7 @@ function Sheets(props: { cloth: Cloth; problems: Problem[]; set: (fields: Partia
   );
 }
 
-/** A cloth of the shelf, as the facts of a section; lengths are given the unit that they were typed in. */
+/** A cloth of the shelf, as the facts of a section. */
 export function fromShelf(row: ClothRow): Cloth {
-  const lengths = new Set(["usable", "width", "selvedge", "thickness", "along", "across", "step", "length"]);
-  const told = Object.fromEntries(
-    Object.entries(row.spec).map(([name, value]) => [
-      name,
-      lengths.has(name) && typeof value === "string" && /\d\s*$/.test(value) ? `${value.trim()} ${row.unit}` : value,
-    ]),
-  ) as Cloth;
-  const stripes = (told.stripes ?? []).map((stripe) => ({
-    ...stripe,
-    width: /\d\s*$/.test(String(stripe.width)) ? `${stripe.width} ${row.unit}` : stripe.width,
-  }));
-  return { ...told, stripes, name: row.name, key: row.key };
+  return { ...row.facts, name: row.name, key: row.key };
 }

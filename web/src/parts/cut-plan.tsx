@@ -36,16 +36,18 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
   // The cloth's length runs to the right; a short wide one is not blown up past a hand's breadth.
   const scale = Math.min(WIDE / length.mm, 300 / width.mm);
   const [w, h] = [length.mm * scale, width.mm * scale];
+  // Never too narrow for what is written above it.
+  const across = Math.max(w, 200) + EDGE + 4;
   const pieces = plan.placed.filter((piece) => piece.sheet === index);
   return (
     <svg
-      viewBox={`0 0 ${w + EDGE + 4} ${h + EDGE}`}
-      width={w + EDGE + 4}
+      viewBox={`0 0 ${across} ${h + EDGE}`}
+      width={across}
       className="h-auto max-w-full"
       role="img"
       aria-label={`${pieces.length} pieces on ${plan.cloth}, ${width.text} by ${length.text}`}
     >
-      <text x={EDGE + w / 2} y={13} textAnchor="middle" fontSize={13} fill="var(--smoke)">
+      <text x={EDGE} y={13} fontSize={13} fill="var(--smoke)">
         <SvgFigure>{`${length.text} along the cloth`}</SvgFigure>
       </text>
       <text
@@ -67,9 +69,9 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
           const room = upright ? wide : long;
           const thick = upright ? long : wide;
           const label =
-            room > piece.name.length * 6.6 && thick > 15
+            room > piece.name.length * 7.6 && thick > 15
               ? piece.name
-              : room > 40 && thick > 15
+              : room > 48 && thick > 15
                 ? short(piece.name)
                 : "";
           return (
@@ -136,7 +138,7 @@ function Arrow({ x, y, long, turned }: { x: number; y: number; long: number; tur
 }
 
 function short(name: string): string {
-  return name.replace(/^.*, width (\d+) of (\d+)$/, "$1 of $2");
+  return name.replace(/^.*, (?:width|strip|lining) (\d+) of (\d+)$/, "$1 of $2");
 }
 
 function PieceList({ plan }: { plan: Plan }) {

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { ChalkAnswer, Plan } from "../api/client";
 import { GLYPHS } from "../ribbon/glyphs";
 import { Figure } from "./figure";
+import { MarkGlyph } from "./mark-glyph";
 
 const PAGE = 300;
 
@@ -49,16 +50,7 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
               <tr key={index} className={first ? "border-t border-thread" : ""}>
                 <td className="py-1 pr-4 font-bold">{first ? mark.pleat : ""}</td>
                 <td className={`py-1 pr-4 ${first ? "font-bold" : ""}`}>
-                  <svg width="22" height="20" viewBox="-9 -2 18 22" className="mr-2 inline" aria-hidden="true">
-                    <path d="M0 0V20" stroke="currentColor" strokeWidth="1.6" strokeDasharray={look.dash} />
-                    <path
-                      d={look.glyph}
-                      transform={look.foot ? "translate(0 19)" : undefined}
-                      fill="none"
-                      stroke="currentColor"
-                      strokeWidth="2"
-                    />
-                  </svg>
+                  <MarkGlyph kind={mark.kind} width={20} className="mr-2 inline" />
                   {look.word}
                 </td>
                 <td className={`py-1 ${first ? "font-bold" : ""}`}>

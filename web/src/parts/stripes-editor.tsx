@@ -1,4 +1,4 @@
-import type { Problem, SectionSpec } from "../api/client";
+import type { ClothRow, Problem, SectionSpec } from "../api/client";
 import { Choose, Text } from "./fields";
 
 type Cloth = NonNullable<SectionSpec["cloth"]>;
@@ -47,7 +47,6 @@ export function StripesEditor(props: {
           ]}
           onPick={(name) => onChange(name === "none" ? [] : (STARTS[name] ?? stripes))}
         />
-        {stripes.length > 0 && <Sequence stripes={stripes} />}
       </div>
       {stripes.map((stripe, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a stripe has no other name than its place
@@ -92,15 +91,15 @@ export function StripesEditor(props: {
   );
 }
 
-/** The sequence twice over, in even bands where widths cannot be told. */
-export function Sequence({ stripes }: { stripes: StripeSpec[] }) {
+/** A cloth's sequence of stripes, twice over. */
+export function Sequence({ sequence }: { sequence: ClothRow["sequence"] }) {
   return (
     <span className="inline-flex h-8 w-48 overflow-hidden rounded" aria-hidden="true">
-      {[...stripes, ...stripes].map((stripe, index) => (
+      {[...sequence, ...sequence].map((stripe, index) => (
         <span
           // biome-ignore lint/suspicious/noArrayIndexKey: a stripe has no other name than its place
           key={index}
-          style={{ background: stripe.colour, flexGrow: Number.parseFloat(String(stripe.width)) || 1 }}
+          style={{ background: stripe.colour, flexGrow: stripe.part }}
         />
       ))}
     </span>

@@ -125,8 +125,8 @@ function facts(row: ClothRow): string {
 }
 
 function Swatch({ row }: { row: ClothRow }) {
-  return row.spec.stripes?.length ? (
-    <Sequence stripes={row.spec.stripes} />
+  return row.sequence.length ? (
+    <Sequence sequence={row.sequence} />
   ) : (
     <span className="h-8 w-48 rounded bg-[var(--cloth-under)]" aria-hidden="true" />
   );

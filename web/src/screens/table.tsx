@@ -2,6 +2,7 @@ import { type PointerEvent, useCallback, useEffect, useRef, useState } from "rea
 import { Link, useSearch } from "wouter";
 import { ask, type ChalkAnswer, type Work } from "../api/client";
 import { Figure } from "../parts/figure";
+import { MarkGlyph } from "../parts/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
 import { type ChalkFrom, keepList, keepPlace, keptList, keptPlace } from "../state/chalk-place";
 import { speak, useAwake } from "../state/use-table";
@@ -155,16 +156,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
               <Figure>{mark.at.text}</Figure>
             </p>
             <p className="m-0 flex items-center gap-4 text-4xl">
-              <svg width="66" height="72" viewBox="-10 -3 20 24" aria-hidden="true">
-                <path d="M0 0V20" stroke="currentColor" strokeWidth="1.6" strokeDasharray={look.dash} />
-                <path
-                  d={look.glyph}
-                  transform={look.foot ? "translate(0 19)" : undefined}
-                  fill="none"
-                  stroke="currentColor"
-                  strokeWidth="2"
-                />
-              </svg>
+              <MarkGlyph kind={mark.kind} width={62} />
               {look.word}
               {mark.hand && `, to the ${mark.hand} of the middle`}
             </p>
