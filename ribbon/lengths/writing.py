@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from fractions import Fraction
+from functools import cache
 from math import gcd
 from typing import NamedTuple
 
@@ -25,6 +26,7 @@ def _nearest(value: Fraction) -> int:
     return (2 * value.numerator + value.denominator) // (2 * value.denominator)
 
 
+@cache
 def _tails(unit: Unit, parts: int) -> list[str]:
     """What follows the whole number for each number of parts: nothing, `` 1/2``, ``.5``."""
     if unit.binary:
@@ -86,11 +88,11 @@ class Scribe:
         sign = "−" if value < 0 and steps else ""
         return Written(f"{ABOUT if rest else ''}{sign}{figure}{self._unit}", not rest)
 
-    def write_each(self, values: Iterable[int], parts: int) -> list[Written]:
-        """As `write_parts` for each of `values`, none below nought; quick, for long lists.
+    def write_each(self, values: Iterable[int], parts: int) -> list[tuple[str, bool]]:
+        """(text, exact) as `write_parts` has it for each of `values`, none below nought; quick, for long lists.
 
         >>> from ribbon.lengths import UNITS
-        >>> [written.text for written in Scribe(UNITS["cm"], Length(1)).write_each([15, 31], 2)]
+        >>> [text for text, _ in Scribe(UNITS["cm"], Length(1)).write_each([15, 31], 2)]
         ['≈0.8 cm', '≈1.6 cm']
         """
         top, bottom = self._step_bottom, parts * self._step_top
@@ -103,7 +105,7 @@ class Scribe:
             whole, part = divmod(steps, each)
             tail = tails[part]
             figure = tail[1:] if part and not whole and binary else f"{whole}{tail}"
-            found.append(Written(f"{ABOUT}{figure}{unit}", exact=False) if rest else Written(figure + unit, exact=True))
+            found.append((f"{ABOUT}{figure}{unit}", False) if rest else (figure + unit, True))
         return found
 
 

@@ -41,7 +41,7 @@ def choices(chosen: Plan) -> list[Choice]:
         if count < fewest(section):
             continue
         try:
-            found.append(Choice(plan(section, count, chosen.assumed), why))
+            found.append(Choice(plan(section, count, chosen.solution), why))
         except Refusal:
             continue
     return found

@@ -47,19 +47,31 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     kind = section.kind
     ends = _ends_in_words(section)
 
+    def lies_flat(v: Values) -> Fraction:
+        """A + e: what lies flat at the ends."""
+        return a + v[REST] if a else v[REST]
+
+    def multiplied(v: Values) -> Fraction:
+        """F − A: what the fullness multiplies."""
+        return v[Q.FINISHED] - lies_flat(v) if flat_part else v[Q.FINISHED]
+
     fullness = Relation(
         "fullness",
         "{flat} − flat parts = {fullness} × ({finished} − flat parts)"
         if a and flat_part
         else "{flat} = {fullness} × {finished}",
         (Q.FLAT, Q.FULLNESS, Q.FINISHED, REST),
-        lambda v: v[Q.FLAT] - flat_part * (a + v[REST]) - v[Q.FULLNESS] * (v[Q.FINISHED] - flat_part * (a + v[REST])),
+        lambda v: v[Q.FLAT] - (lies_flat(v) if flat_part else 0) - v[Q.FULLNESS] * multiplied(v),
     )
     if not kind.folded:
         return (fullness,)
 
+    def spaced(v: Values) -> Fraction:
+        """(N + c)·s: the row without what lies flat."""
+        return (v[Q.COUNT] + c if c else v[Q.COUNT]) * v[Q.SPACING]
+
     def row_width(v: Values) -> Fraction:
-        return a + (v[Q.COUNT] + c) * v[Q.SPACING] + v[REST]
+        return spaced(v) + lies_flat(v)
 
     row = Relation(
         "row",
@@ -88,14 +100,14 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
             "cloth and fullness",
             "{count} × {per_pleat} = ({fullness} − 1) × {finished}",
             (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.FINISHED, REST),
-            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * (v[Q.FINISHED] - flat_part * (a + v[REST])),
+            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * multiplied(v),
             derived=True,
         ),
         Relation(
             "row, cloth and fullness",
             "{count} × {per_pleat} = ({fullness} − 1) × {count} × {spacing}",
             (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.SPACING, REST),
-            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * (row_width(v) - flat_part * (a + v[REST])),
+            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
             derived=True,
         ),
     ]
@@ -121,7 +133,7 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
                 "fullness, pleats meeting",
                 "{count} × {per_pleat} = ({fullness} − 1) × {finished}",
                 (Q.FULLNESS, Q.COUNT, Q.SPACING, REST, *holes),
-                lambda v: v[Q.COUNT] * taken(v) - (v[Q.FULLNESS] - 1) * (row_width(v) - flat_part * (a + v[REST])),
+                lambda v: v[Q.COUNT] * taken(v) - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
                 derived=True,
                 rests_on=MEET,
             ),
@@ -138,7 +150,7 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
                     lambda v: (
                         v[Q.FLAT]
                         - v[Q.FINISHED]
-                        - per_space * (v[Q.FINISHED] - a - v[REST] - (c * v[Q.SPACING] if c else 0))
+                        - per_space * (v[Q.FINISHED] - lies_flat(v) - (c * v[Q.SPACING] if c else 0))
                     ),
                     rests_on=MEET,
                 )

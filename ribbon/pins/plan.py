@@ -23,19 +23,32 @@ Q = Quantity
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """What a section comes to.
-
-    `values` holds every quantity by its name: lengths in exact millimetres, the count and the fullness as
-    numbers.  `lead` and `tail` are the finished widths at its two ends, up to a reference line.
-    """
+    """What a section comes to: its solution, and the finished widths at its two ends, up to a reference line."""
 
     section: Section
-    values: dict[str, Fraction]
-    gave: tuple[Gave, ...]
-    assumed: tuple[Assumed, ...]
-    steps: tuple[Step, ...]
+    solution: Solution
     lead: Length
     tail: Length
+
+    @property
+    def values(self) -> dict[str, Fraction]:
+        """Every quantity by its name: lengths in exact millimetres, the count and the fullness as numbers."""
+        return self.solution.values
+
+    @property
+    def gave(self) -> tuple[Gave, ...]:
+        """The pins that gave way."""
+        return self.solution.gave
+
+    @property
+    def assumed(self) -> tuple[Assumed, ...]:
+        """What nothing settled and was assumed."""
+        return self.solution.assumed
+
+    @property
+    def steps(self) -> tuple[Step, ...]:
+        """The reckoning, equation by equation."""
+        return self.solution.steps
 
     def length(self, quantity: Quantity) -> Length | None:
         """That quantity, or None where the kind has none of it."""
@@ -96,22 +109,22 @@ def gathered_parts(plan: Plan) -> list[Part]:
     return parts(plan.finished - ends, plan.flat - ends, gathering)
 
 
-def plan(section: Section, count: Fraction | None = None, supposing: tuple[Assumed, ...] = ()) -> Plan:
-    """The plan of `section`; with `count`, for that many pleats, `supposing` what another plan assumed.
+def plan(section: Section, count: Fraction | None = None, like: Solution | None = None) -> Plan:
+    """The plan of `section`; with `count`, for that many pleats, assuming what `like` did.
 
     Raises `Refusal`, with every problem found, where the section cannot be made.
     """
     problems = pins_that_cannot_be(section)
     if problems:
         raise Refusal(problems)
-    solution = solve(section, count, supposing)
+    solution = solve(section, count, like)
     if section.kind.folded and solution.values[Q.COUNT] <= 0:
         raise Refusal([no_pleats(solution)])
     lead, tail = _ends(section, solution)
     problems = list(impossible(section, solution, lead, tail))
     if problems:
         raise Refusal(problems)
-    return Plan(section, solution.values, solution.gave, solution.assumed, solution.steps, lead, tail)
+    return Plan(section, solution, lead, tail)
 
 
 def _ends(section: Section, solution: Solution) -> tuple[Length, Length]:

@@ -72,20 +72,20 @@ class _Known:
         return None
 
 
-def solve(section: Section, count: Fraction | None = None, supposing: tuple[Assumed, ...] = ()) -> Solution:
+def solve(section: Section, count: Fraction | None = None, like: Solution | None = None) -> Solution:
     """Every quantity of `section`, from its pins.
 
-    With `count` the row is solved for that many pleats, other pins giving as they would to a whole count;
-    `supposing` holds what another solution assumed, so that the two differ by their count alone.
+    With `count` the row is solved for that many pleats, other pins giving as they would to a whole count; what
+    `like` assumed is assumed here too, so that the two differ by their count alone.
     Raises `Refusal` where the pins are too few, disagree, or cannot be.
     """
-    return _Solving(section, count, supposing).solution()
+    return _Solving(section, count, like).solution()
 
 
 class _Solving:
     """The facts of one section while they are being solved: some pinned, some assumed, some let go."""
 
-    def __init__(self, section: Section, count: Fraction | None, supposing: tuple[Assumed, ...]) -> None:
+    def __init__(self, section: Section, count: Fraction | None, like: Solution | None) -> None:
         self.section = section
         self.facts: dict[str, Fraction] = {name: pin.value for name, pin in section.pins.items()}
         self.facts[REST] = Fraction(0)
@@ -100,7 +100,7 @@ class _Solving:
             self.facts[Q.COUNT], self.whole = placed_count(section), True
         elif count is not None:
             self.facts[Q.COUNT] = count
-        for one in supposing:
+        for one in like.assumed if like else ():
             if one.quantity == MEET:
                 self.meet, self.assumed[MEET] = True, one
             elif one.quantity == section.kind.hole and one.value is not None:

@@ -13,7 +13,7 @@ def strip_of(kind: Kind, row: Row) -> Strip:
     at = 0
     for index, standing in enumerate(row.pleats):
         laying.run(standing.left - at, Role.PLAIN if index == 0 and row.plain_lead else Role.FACE)
-        kind.lay(laying, standing)
+        laying.pleat(standing, kind.lay)
         at = standing.right
     laying.run(row.finished - at, Role.PLAIN if row.plain_tail else Role.FACE)
     return laying.strip()

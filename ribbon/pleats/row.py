@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from enum import StrEnum
 from fractions import Fraction
 from typing import NamedTuple, Self
 
 from ribbon.lengths import Length
-from ribbon.strip import Role, Span, StripBuilder
+from ribbon.strip import Fold, Line, LineKind, Role, Span, StripBuilder, Turn
 
 
 class Facing(StrEnum):
@@ -51,15 +51,44 @@ class Row(NamedTuple):
     plain_tail: bool = False
 
 
-class Laying(StripBuilder):
-    """Lays pleats given in parts onto a strip of exact lengths; equal runs share one length."""
+class _Pattern(NamedTuple):
+    """What one pleat adds to a strip; places are counted from the spans that lay before it."""
 
-    __slots__ = ("_known", "_parts")
+    spans: list[Span]
+    folds: list[tuple[int, Turn]]
+    lines: list[tuple[int, LineKind]]
+
+
+class Laying(StripBuilder):
+    """Lays pleats given in parts onto a strip of exact lengths; equal runs share one length, equal pleats one pattern."""
+
+    __slots__ = ("_known", "_parts", "_patterns")
 
     def __init__(self, parts: int) -> None:
         super().__init__()
         self._parts = parts
         self._known: dict[tuple[int, Role, int], Span] = {}
+        self._patterns: dict[tuple[object, ...], _Pattern] = {}
+
+    def pleat(self, standing: Standing, lay: Callable[[Laying, Standing], None]) -> None:
+        """Lay down one pleat by `lay`, or again what it laid for one just like it."""
+        number, at, left, right, take, facing, half = standing
+        base, creases, named = len(self._spans), len(self._folds), len(self._lines)
+        # What a pleat adds also depends on how the one before it ended: a fold on a fold has nothing between.
+        on_fold = not base or (creases > 0 and self._folds[-1].after == base - 1)
+        alike = (at - left, right - at, take, facing, half, on_fold, not base)
+        pattern = self._patterns.get(alike)
+        if pattern is None:
+            lay(self, standing)
+            self._patterns[alike] = _Pattern(
+                self._spans[base:],
+                [(after - base, turn) for after, turn in self._folds[creases:]],
+                [(after - base, kind) for after, kind, _ in self._lines[named:]],
+            )
+        else:
+            self._spans += pattern.spans
+            self._folds += [Fold(base + after, turn) for after, turn in pattern.folds]
+            self._lines += [Line(base + after, kind, number) for after, kind in pattern.lines]
 
     def run(self, run: int, role: Role, split: int = 1) -> Self:
         """Lay down `run` parts of cloth, or one `split`-th of them."""

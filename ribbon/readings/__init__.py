@@ -8,6 +8,7 @@ from ribbon.readings.lies import Lies, lies
 from ribbon.readings.lining import lining_marks
 from ribbon.readings.marks import Mark, marks
 from ribbon.readings.past import PastEnd, past_ends
+from ribbon.readings.stack import Stack, stack
 
 __all__ = [
     "Allowed",
@@ -17,6 +18,7 @@ __all__ = [
     "Mark",
     "PastEnd",
     "Showing",
+    "Stack",
     "Strategy",
     "Thick",
     "Width",
@@ -29,6 +31,7 @@ __all__ = [
     "lining_marks",
     "marks",
     "past_ends",
+    "stack",
     "strategies",
     "thickest",
 ]

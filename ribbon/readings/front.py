@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from heapq import heappop, heappush
-from itertools import pairwise
 from typing import NamedTuple
 
+from ribbon.readings.stack import Stack, stack
 from ribbon.strip import Walk
 
 
@@ -22,40 +21,24 @@ class Showing(NamedTuple):
     right_side: bool
 
 
-def back(walked: Walk) -> list[Showing]:
+def back(walked: Walk, stacked: Stack | None = None) -> list[Showing]:
     """What shows of the strip turned over, still in order along the edge from its start: the lowest layer at each place."""
-    return [
-        seen._replace(right_side=not seen.right_side) for seen in _seen(walked, [-layer for layer in walked.layers])
-    ]
+    stacked = stacked or stack(walked)
+    return _seen(stacked.places, stacked.bottom, [heading < 0 for heading in walked.heading])
 
 
-def front(walked: Walk) -> list[Showing]:
+def front(walked: Walk, stacked: Stack | None = None) -> list[Showing]:
     """The front view, left to right: the span of the highest layer at each place."""
-    return _seen(walked, walked.layers)
+    stacked = stacked or stack(walked)
+    return _seen(stacked.places, stacked.top, [heading > 0 for heading in walked.heading])
 
 
-def _seen(walked: Walk, heights: Sequence[int]) -> list[Showing]:
-    spans = []
-    for index, (a, b) in enumerate(pairwise(walked.x)):
-        if a != b:
-            spans.append((min(a, b), max(a, b), index))
-    spans.sort()
-    places = sorted({place for low, high, _ in spans for place in (low, high)})
-    waiting = iter([*spans, None])
+def _seen(places: Sequence[int], spans: Sequence[int], right_side: Sequence[bool]) -> list[Showing]:
     found: list[Showing] = []
-    upcoming = next(waiting)
-    heap: list[tuple[int, int, int]] = []
-    for start, end in pairwise(places):
-        while upcoming is not None and upcoming[0] <= start:
-            heappush(heap, (-heights[upcoming[2]], upcoming[2], upcoming[1]))
-            upcoming = next(waiting)
-        while heap and heap[0][2] <= start:
-            heappop(heap)
-        if not heap:
-            continue
-        span = heap[0][1]
-        if found and found[-1].span == span and found[-1].end == start:
-            found[-1] = found[-1]._replace(end=end)
-        else:
-            found.append(Showing(start, end, span, walked.heading[span] > 0))
+    begun, last = places[0], -1
+    for start, span in zip(places, [*spans, -1], strict=True):
+        if span != last:
+            if last >= 0:
+                found.append(Showing(begun, start, last, right_side[last]))
+            begun, last = start, span
     return found

@@ -5,9 +5,8 @@ from __future__ import annotations
 from bisect import bisect_right
 from collections.abc import Callable
 from enum import StrEnum
-from fractions import Fraction
 from itertools import pairwise
-from math import ceil
+from math import ceil, floor
 from typing import NamedTuple
 
 from ribbon.errors import Refusal, refuse
@@ -123,23 +122,27 @@ def _measured(chosen: list[Join], walked: Walk, allowed: Allowed) -> Joined:
 
 
 class _Within:
-    """What one width of cloth holds, in parts of the walk."""
+    """What one width of cloth holds, in whole parts of the walk."""
 
     def __init__(self, walked: Walk, usable: Length, allowed: Allowed) -> None:
-        self.whole, self.usable, self.allowed, self.parts = walked.flat[-1], usable, allowed, walked.parts
+        self.whole = walked.flat[-1]
+
+        def room(cloth: Length, before: Length, after: Length) -> int:
+            return floor((cloth - before - after).mm * walked.parts)
+
+        firsts = ((True, allowed.start), (False, allowed.join))
+        self._to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
+        self._to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
+        self._half = room(usable / 2, allowed.start, allowed.join)
 
     def reach(self, at: int, *, first: bool, half: bool = False) -> int | None:
-        """How far a width that begins at `at` reaches; None where it holds nothing."""
-        usable = self.usable / 2 if half else self.usable
-        before = self.allowed.start if first else self.allowed.join
-        room = usable - before - self.allowed.join
-        far = at + int(room.mm * self.parts)
-        return far if far > at else None
+        """How far a width that begins at `at` reaches; None where it holds nothing.  Only the first may be a half."""
+        room = self._half if half else self._to_join[first]
+        return at + room if room > 0 else None
 
     def ends(self, at: int, *, first: bool) -> bool:
         """True where a width that begins at `at` takes all the rest."""
-        before = self.allowed.start if first else self.allowed.join
-        return Fraction(self.whole - at, self.parts) + (before + self.allowed.end).mm <= self.usable.mm
+        return self.whole - at <= self._to_end[first]
 
 
 def _fewest(places: _Places, within: _Within) -> list[Join] | None:
@@ -248,22 +251,28 @@ class _Places:
 
     def __init__(self, strip: Strip, walked: Walk) -> None:
         self.strip, self.flat = strip, walked.flat
-        lines = [(walked.flat[line.after + 1], line) for line in strip.lines]
-        self.at = [at for at, _ in lines]
-        self.pleats = [line.pleat for _, line in lines]
-        self.inner = [(at, line.pleat) for at, line in lines if line.kind is LineKind.INNER]
+        self.at = [walked.flat[line.after + 1] for line in strip.lines]
+        self.inner = self._of(LineKind.INNER)
         # A pinch hides a join just behind the sew line that begins it.
         begun: dict[int, int] = {}
-        for at, line in lines:
-            if line.kind is LineKind.SEW:
-                begun.setdefault(line.pleat, at)
+        for at, pleat in self._of(LineKind.SEW):
+            begun.setdefault(pleat, at)
         self.sewn = [(at, pleat) for pleat, at in begun.items()]
         self.folds = sorted(self.inner + self.sewn)
-        self.centres = [
-            (at, line.pleat) for at, line in lines if line.kind is LineKind.CENTRE and 0 < at < walked.flat[-1]
-        ]
-        # The last fold of each pleat, so that whole pleats lie before it.
-        self.inner_by_pleat = list({pleat: at for at, pleat in self.folds}.values())
+
+    def _of(self, kind: LineKind) -> list[tuple[int, int]]:
+        """(place, pleat) of every line of that kind."""
+        return [(at, line.pleat) for at, line in zip(self.at, self.strip.lines, strict=True) if line.kind is kind]
+
+    @property
+    def centres(self) -> list[tuple[int, int]]:
+        """(place, pleat) of every middle of an underlay that lies inside the strip."""
+        return [(at, pleat) for at, pleat in self._of(LineKind.CENTRE) if 0 < at < self.flat[-1]]
+
+    @property
+    def inner_by_pleat(self) -> list[int]:
+        """The last fold of each pleat, so that whole pleats lie before it."""
+        return list({pleat: at for at, pleat in self.folds}.values())
 
     def at_fold(self, at: int) -> Join:
         """The join at a fold or a sew line."""
@@ -298,6 +307,6 @@ class _Places:
     def _within(self, at: int, role: Role) -> Join:
         if role is Role.GATHERED:
             return Join(at, "in the gathers", 0, hidden=True)
-        near = self.pleats[min(len(self.pleats) - 1, max(0, bisect_right(self.at, at) - 1))]
+        near = self.strip.lines[min(len(self.at) - 1, max(0, bisect_right(self.at, at) - 1))].pleat
         where = {Role.UNDER: "in the underlay of", Role.UPRIGHT: "in a fold of", Role.FINGER: "among the fingers of"}
         return Join(at, f"{where[role]} pleat {near}", near, hidden=True)

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from collections import Counter
-from itertools import pairwise
 from typing import NamedTuple
 
+from ribbon.readings.stack import Stack, stack
 from ribbon.strip import Walk
 
 
@@ -17,21 +16,16 @@ class Thick(NamedTuple):
     layers: int
 
 
-def layers(walked: Walk) -> list[Thick]:
+def layers(walked: Walk, stacked: Stack | None = None) -> list[Thick]:
     """The layers at every finished position, left to right, past both ends of the section where cloth lies there."""
-    change: Counter[int] = Counter()
-    for a, b in pairwise(walked.x):
-        low, high = (a, b) if a < b else (b, a)
-        change[low] += 1
-        change[high] -= 1
+    stacked = stacked or stack(walked)
     found: list[Thick] = []
-    depth = 0
-    for start, end in pairwise(sorted(change)):
-        depth += change[start]
-        if found and found[-1].layers == depth:
-            found[-1] = found[-1]._replace(end=end)
-        else:
-            found.append(Thick(start, end, depth))
+    begun = last = None
+    for start, count in zip(stacked.places, [*stacked.deep, None], strict=True):
+        if count != last:
+            if begun is not None and last is not None:
+                found.append(Thick(begun, start, last))
+            begun, last = start, count
     return found
 
 

@@ -36,11 +36,6 @@ class Turn(StrEnum):
     BEHIND = "behind"
     FRONT = "front"
 
-    @property
-    def step(self) -> int:
-        """The change of layer: +1 towards whoever looks, -1 away."""
-        return 1 if self is Turn.FRONT else -1
-
 
 class LineKind(StrEnum):
     """The name of a line that is marked on the cloth."""

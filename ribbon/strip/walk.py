@@ -46,7 +46,8 @@ def walk(strip: Strip) -> Walk:
     shared = {id(span): span for span in strip.spans}
     parts = lcm(*(d for s in shared.values() for d in (s.length.mm.denominator, (s.length.mm * s.draw).denominator)))
     runs = {key: (int(s.length.mm * parts), int(s.length.mm * s.draw * parts)) for key, s in shared.items()}
-    turns = {fold.after: fold.turn for fold in strip.folds}
+    front = Turn.FRONT
+    steps = {after: 1 if turn is front else -1 for after, turn in strip.folds}
     flat, x, layers, headings = [0], [0], [], []
     heading, layer = 1, 0
     flat_at = x_at = 0
@@ -58,7 +59,6 @@ def walk(strip: Strip) -> Walk:
         x.append(x_at)
         layers.append(layer)
         headings.append(heading)
-        turn: Turn | None = turns.get(index)
-        if turn is not None:
-            heading, layer = -heading, layer + turn.step
+        if index in steps:
+            heading, layer = -heading, layer + steps[index]
     return Walk(parts, tuple(flat), tuple(x), tuple(layers), tuple(headings))

@@ -8,7 +8,7 @@ from typing import Any
 from ribbon.cautions import Caution
 from ribbon.lengths import Length, Scribe
 from ribbon.pins import Band, Section
-from ribbon.readings import Joined, Mark, Showing, Thick, back, behind, front, layers, marks, thickest
+from ribbon.readings import Joined, Mark, Showing, Stack, Thick, back, behind, front, layers, marks, stack, thickest
 from ribbon.slip import Sentence
 from ribbon.strip import Strip, Walk
 
@@ -48,7 +48,7 @@ def told_marks(writer: Writer, found: list[Mark], parts: int) -> list[dict[str, 
     ]
 
 
-def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
+def told_walk(writer: Writer, strip: Strip, walked: Walk, stacked: Stack | None = None) -> dict[str, Any]:
     """The walk for drawing."""
     per = walked.parts
     # Equal spans share one object, laid down once: a row has a handful of them, however long it is.
@@ -62,14 +62,15 @@ def told_walk(writer: Writer, strip: Strip, walked: Walk) -> dict[str, Any]:
         "flat": [at / per for at in walked.flat],
         "x": [x / per for x in walked.x],
         "layers": list(walked.layers),
-        "behind": behind(walked),
+        "behind": behind(walked, stacked),
     }
 
 
 def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, Any], list[Showing], Thick]:
     """(the part of an answer that draws a strip, what shows of it, its thickest stretch)."""
     per = walked.parts
-    showing, thick = front(walked), layers(walked)
+    stacked = stack(walked)
+    showing, thick = front(walked, stacked), layers(walked, stacked)
     most = thickest(thick)
 
     def told(found: list[Showing]) -> list[dict[str, Any]]:
@@ -81,9 +82,9 @@ def told_strip(writer: Writer, exact: Strip, walked: Walk) -> tuple[dict[str, An
     return (
         {
             "marks": told_marks(writer, marks(exact, walked), per),
-            "walk": told_walk(writer, exact, walked),
+            "walk": told_walk(writer, exact, walked, stacked),
             "front": told(showing),
-            "back": told(back(walked)),
+            "back": told(back(walked, stacked)),
             "layers": [{"from": t.start / per, "to": t.end / per, "layers": t.layers} for t in thick],
             "thickest": {"layers": most.layers, "from": most.start / per, "to": most.end / per},
         },
