@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from bisect import bisect_right
+from bisect import bisect_left, bisect_right
 from collections.abc import Callable
 from enum import StrEnum
 from itertools import pairwise
@@ -253,6 +253,7 @@ class _Places:
         self.strip, self.flat = strip, walked.flat
         self.at = [walked.flat[line.after + 1] for line in strip.lines]
         self.inner = self._of(LineKind.INNER)
+        self._inner = set(self.inner)
         # A pinch hides a join just behind the sew line that begins it.
         begun: dict[int, int] = {}
         for at, pleat in self._of(LineKind.SEW):
@@ -276,8 +277,8 @@ class _Places:
 
     def at_fold(self, at: int) -> Join:
         """The join at a fold or a sew line."""
-        pleat = next(pleat for place, pleat in self.folds if place == at)
-        where = "inner fold of" if (at, pleat) in self.inner else "just behind the sew line of"
+        pleat = self.folds[bisect_left(self.folds, (at,))][1]
+        where = "inner fold of" if (at, pleat) in self._inner else "just behind the sew line of"
         return Join(at, f"{where} pleat {pleat}", pleat, hidden=True)
 
     def furthest(self, after: int, reach: int, *, folds_only: bool) -> Join:
