@@ -19,7 +19,7 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
   const [first, end] = inSight(walk.flat, low, high);
   // Past what the eye can part, every so many spans stand for the others.
   const crowded = end - first > MANY;
-  const every = Math.max(1, Math.ceil((end - first) / (crowded ? 400 : MANY)));
+  const every = Math.max(1, Math.ceil((end - first) / (crowded ? 200 : MANY)));
   const runs: Record<string, [number, number][]> = {};
   const numbers = new Map<number, number>();
   for (let span = first; span < Math.min(end, walk.spans.length); span += crowded ? every : 1) {
@@ -56,7 +56,7 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
     <g>
       {crowded && <path d={bars([[px(Math.max(0, low)), px(Math.min(flat.mm, high))]])} fill="var(--cloth-under)" />}
       <path d={bars(runs.under ?? [])} fill="var(--cloth-under)" />
-      {end - first < 200 && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
+      {end - first < 160 && <path d={bars(runs.under ?? [])} fill="url(#weave)" />}
       <path d={bars(runs.face ?? [])} fill="var(--cloth)" />
       <path d={bars(runs.plain ?? [])} fill="var(--cloth)" opacity={0.72} />
       {stripes && (
@@ -85,7 +85,8 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           fill="none"
           stroke="var(--soot)"
           strokeWidth={kind === "outer" ? 2 : 1.4}
-          strokeDasharray={GLYPHS[kind as keyof typeof GLYPHS].dash}
+          // Where lines stand this close their dashes cannot be told apart, and are dear to draw.
+          strokeDasharray={room < 12 ? undefined : GLYPHS[kind as keyof typeof GLYPHS].dash}
           opacity={room < 6 ? 0.35 : 1}
         />
       ))}

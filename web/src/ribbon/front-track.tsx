@@ -55,7 +55,7 @@ function Folded({ model, px, low, high, turned, stretch }: Drawing) {
   const front = turned ? model.plan.back : model.plan.front;
   const places = turned ? model.backFrom : model.frontFrom;
   const [first, end] = inSight(places, Math.max(low, stretch.from), Math.min(high, stretch.to));
-  const every = Math.max(1, Math.ceil((end - first) / (end - first > 480 ? 300 : 480)));
+  const every = Math.max(1, Math.ceil((end - first) / (end - first > 480 ? 160 : 480)));
   let right = "";
   let wrong = "";
   let unders = "";
@@ -66,7 +66,7 @@ function Folded({ model, px, low, high, turned, stretch }: Drawing) {
   const layer = (index: number) =>
     nearer * (walk.layers[front[index]?.span ?? -1] ?? nearer * Number.NEGATIVE_INFINITY);
   const numbers: ReactNode[] = [];
-  const many = end - first > 130;
+  const many = end - first > 110;
   if (end - first > 480) right = hem(...ends(px, Math.max(low, stretch.from), Math.min(high, stretch.to)));
   for (let i = first; i < end; i += every) {
     const seen = front[i];

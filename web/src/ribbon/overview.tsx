@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import type { Model } from "./model";
 import { scale, type View, WHOLE } from "./view";
 
-const MANY = 600;
+const MANY = 300;
 
 /** The whole strip, small, with the part in sight framed. */
 export function Overview({ model, view, width }: { model: Model; view: View; width: number }) {

@@ -251,7 +251,7 @@ function Threads(props: {
   let outer = "";
   let inner = "";
   const { marks } = model.plan;
-  if ((model.plan.count * (high - low)) / model.plan.flat.mm > 140) return null;
+  if ((model.plan.count * (high - low)) / model.plan.flat.mm > 110) return null;
   const [from, to] = inSight(model.markAt, low, high);
   for (let i = from; i < to; i += 1) {
     const mark = marks[i];
