@@ -7,7 +7,7 @@ step() { echo "  $1"; shift; "$@"; }
 echo "Checking"
 step "ruff" $bin/ruff check .
 step "ruff format" $bin/ruff format --check -q .
-step "types of ribbon" $bin/mypy
+step "types of ribbon and papers" $bin/mypy
 step "import rules, Python" $bin/lint-imports --no-logo --no-cache
 step "unused code, Python" $bin/vulture
 cd web

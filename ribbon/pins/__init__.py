@@ -5,7 +5,7 @@ from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
 from ribbon.pins.inserted import Inserted, inserted
 from ribbon.pins.meanings import Meaning, meanings
-from ribbon.pins.mixed import Band, Mixed, Part, laid, mixed, taped_mixed
+from ribbon.pins.mixed import Band, Mixed, Part, laid, marked, mixed, taped_mixed
 from ribbon.pins.plan import Plan, gathered_parts, plan, strip
 from ribbon.pins.section import Allowance, Cloth, End, Piece, Pin, Place, Remainder, School, Section, Stops, Taper
 from ribbon.pins.solution import Assumed, Gave, Step
@@ -45,6 +45,7 @@ __all__ = [
     "gathered_parts",
     "inserted",
     "laid",
+    "marked",
     "meanings",
     "mixed",
     "nudged",

@@ -116,6 +116,15 @@ def laid(section: Section | Band) -> tuple[Strip, Plan | None]:
     return strip(made), made
 
 
+def marked(section: Section | Band) -> tuple[Strip, Plan | None]:
+    """The strip as it is chalked, its marks on the tape where there is one, and the plan of a section.  Raises `Refusal`."""
+    if isinstance(section, Band):
+        whole = mixed(section)
+        return (whole.strip if section.tape is None else taped_mixed(whole, section.tape)[0]), None
+    made = plan(section)
+    return (strip(made) if section.tape is None else taped(made, section.tape).strip), made
+
+
 def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
     """The edge with its marks on the tape, part by part: the whole strip, and what each part became (None for plain)."""
     found: list[Taped | None] = []

@@ -9,6 +9,7 @@ from ninja.errors import HttpError, ValidationError
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.plans.router import router as plans
+from server.printing.router import router as printing
 from server.shelf.router import router as shelf
 from server.wire.json import Renderer, StrictParser, answer
 from server.wire.problems import from_core, from_schema, one
@@ -28,6 +29,7 @@ api = NinjaAPI(
 )
 api.add_router("", plans)
 api.add_router("", cutting)
+api.add_router("", printing)
 api.add_router("/works", works)
 api.add_router("/cloths", shelf)
 

@@ -29,7 +29,9 @@ class Door:
         return response
 
     def _too_large(self, request: HttpRequest) -> HttpResponse | None:
-        most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE
+        # Files are streamed to disk and measured where they are taken in.
+        whole = (request.content_type or "") == "multipart/form-data"
+        most = settings.MOST_UPLOADED if whole else settings.DATA_UPLOAD_MAX_MEMORY_SIZE
         said = request.META.get("CONTENT_LENGTH") or "0"
         if said.isdigit() and int(said) <= most:
             return None

@@ -67,6 +67,8 @@ SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin"
 X_FRAME_OPTIONS = "DENY"
 # A section is a few hundred bytes, a work a few thousand.
 DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024
+# A photograph, an open file, a whole backup.
+MOST_UPLOADED = 512 * 1024 * 1024
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

@@ -5,26 +5,16 @@ from __future__ import annotations
 from typing import Any
 
 from ribbon.chalk import From, chalk_list, gauge
-from ribbon.pins import Band, mixed, plan, strip, taped, taped_mixed
+from ribbon.pins import marked
 from ribbon.readings import marks
-from ribbon.strip import Strip, walk
+from ribbon.strip import walk
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
 
 
-def _laid(said: SectionIn) -> Strip:
-    """The strip on the tape, or the exact one where exact marks are asked for."""
-    section = said.section
-    if isinstance(section, Band):
-        whole = mixed(section)
-        return taped_mixed(whole, section.tape)[0] if section.tape is not None else whole.strip
-    made = plan(section)
-    return taped(made, section.tape).strip if section.tape is not None else strip(made)
-
-
 def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool) -> dict[str, Any]:
     """Every mark as it is chalked, the gauge of one pleat, and what the side and the end change.  Raises `Refusal`."""
-    laid = _laid(said)
+    laid, _ = marked(said.section)
     walked = walk(laid)
     writer = Writer(said.section)
     found = chalk_list(marks(laid, walked), walked, nought, wrong_side=wrong_side)

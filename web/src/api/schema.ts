@@ -272,6 +272,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/papers/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Paper File
+         * @description A paper as a file: PDF, SVG and DXF at full size in millimetres, lists as CSV.
+         */
+        post: operations["paper_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Paper Pages
+         * @description A paper to look at before it is printed: its first pages.
+         */
+        post: operations["paper_pages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -286,6 +326,26 @@ export interface paths {
          * @description The plan of one section.  Stateless: it changes nothing and needs neither cookie nor token.
          */
         post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plotter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plot
+         * @description What a plotting or cutting machine would do with an SVG or DXF file; a stand-in that draws nothing.
+         */
+        post: operations["plot"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1199,6 +1259,50 @@ export interface components {
             says: string;
         };
         /**
+         * FileIn
+         * @description A paper as a file.
+         */
+        FileIn: {
+            /**
+             * Format
+             * @default pdf
+             * @enum {string}
+             */
+            format?: "pdf" | "svg" | "dxf" | "csv";
+            /**
+             * Here
+             * @description Which of the sections, where the paper is of one.
+             * @default 0
+             */
+            here?: number;
+            /** @default start */
+            nought?: components["schemas"]["From"];
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip";
+            /** Sections */
+            sections: components["schemas"]["NamedSection"][];
+            /**
+             * Sheet
+             * @default a4
+             * @enum {string}
+             */
+            sheet?: "a4" | "letter";
+            /**
+             * Side
+             * @default RS
+             * @enum {string}
+             */
+            side?: "RS" | "WS";
+            /**
+             * Work
+             * @default
+             */
+            work?: string;
+        };
+        /**
          * FoldOut
          * @description A fold after the span with that index.
          */
@@ -1797,6 +1901,64 @@ export interface components {
             sections: string[];
         };
         /**
+         * PagesOut
+         * @description A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as.
+         */
+        PagesOut: {
+            /** Count */
+            count: number;
+            /** Formats */
+            formats: string[];
+            /** Height */
+            height: number;
+            /** Pages */
+            pages: string[];
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * PaperIn
+         * @description One paper of a work: which, of which piece, on which sheets.
+         */
+        PaperIn: {
+            /**
+             * Here
+             * @description Which of the sections, where the paper is of one.
+             * @default 0
+             */
+            here?: number;
+            /** @default start */
+            nought?: components["schemas"]["From"];
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip";
+            /** Sections */
+            sections: components["schemas"]["NamedSection"][];
+            /**
+             * Sheet
+             * @default a4
+             * @enum {string}
+             */
+            sheet?: "a4" | "letter";
+            /**
+             * Side
+             * @default RS
+             * @enum {string}
+             */
+            side?: "RS" | "WS";
+            /**
+             * Work
+             * @default
+             */
+            work?: string;
+        };
+        /**
          * PartOut
          * @description A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain).
          */
@@ -2077,6 +2239,32 @@ export interface components {
             warnings: components["schemas"]["WarningOut"][];
             /** Widths */
             widths: components["schemas"]["WidthOut"][];
+        };
+        /**
+         * PlottedOut
+         * @description What the stand-in for a plotter would draw, its runs as one path in mm, and how far the pen goes.
+         */
+        PlottedOut: {
+            /** Drawn */
+            drawn: number;
+            /** Height */
+            height: number;
+            /** Left */
+            left: number;
+            /** Lifted */
+            lifted: number;
+            /** Lines */
+            lines: number;
+            /** Path */
+            path: string;
+            /** Says */
+            says: string;
+            /** Skipped */
+            skipped: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
         };
         /**
          * PointSpec
@@ -4027,6 +4215,99 @@ export interface operations {
             };
         };
     };
+    paper_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIn"];
+            };
+        };
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    paper_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: never;
@@ -4047,6 +4328,63 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    plot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Drawing
+                     * Format: binary
+                     */
+                    drawing: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlottedOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,49 @@
+"""Papers: what is printed, cut out and laid on the cloth.
+
+Every paper is first a drawing: lines and words in millimetres, as plain data (`drawing`).  What is drawn is in
+`template`, `gauge`, `lists` and `labels`; `sheets` lays a drawing over sheets of paper; `pdf`, `svg`, `dxf` and
+`table` write it out; `plotter` is a stand-in for a machine that would draw it.  This room imports `ribbon` only.
+"""
+
+from papers.cutting import Cloth, Lying, cutting_drawings, fitted
+from papers.drawing import Drawing, Layer, Line, Words
+from papers.dxf import to_dxf
+from papers.gauge import gauge_drawing
+from papers.labels import Label, label_pages
+from papers.lists import Listing, list_pages
+from papers.pdf import to_pdf
+from papers.plotter import Plotted, Unreadable, plotted
+from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
+from papers.svg import to_svg
+from papers.table import to_csv
+from papers.template import Marked, Marking, template_drawing
+
+__all__ = [
+    "PAPERS",
+    "Cloth",
+    "Drawing",
+    "Label",
+    "Layer",
+    "Line",
+    "Listing",
+    "Lying",
+    "Marked",
+    "Marking",
+    "Paper",
+    "Plotted",
+    "Unreadable",
+    "Words",
+    "cutting_drawings",
+    "fitted",
+    "gauge_drawing",
+    "label_pages",
+    "list_pages",
+    "on_sheets",
+    "pages_needed",
+    "plotted",
+    "template_drawing",
+    "to_csv",
+    "to_dxf",
+    "to_pdf",
+    "to_svg",
+]

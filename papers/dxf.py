@@ -1,0 +1,49 @@
+"""A drawing as DXF at full size: millimetres, one named layer for each kind of line."""
+
+from __future__ import annotations
+
+from io import StringIO
+
+from ezdxf import units
+from ezdxf.enums import TextEntityAlignment
+from ezdxf.filemanagement import new
+
+from papers.drawing import DASHES, Drawing, Layer
+
+_ANCHORS = {
+    "start": TextEntityAlignment.LEFT,
+    "middle": TextEntityAlignment.CENTER,
+    "end": TextEntityAlignment.RIGHT,
+}
+
+
+def to_dxf(drawing: Drawing) -> str:
+    """The drawing as the text of a DXF file; its lower left corner is at the origin, as DXF counts upwards."""
+    made = new("R2010", units=units.MM)
+    space = made.modelspace()
+    for layer in Layer:
+        dashes = DASHES.get(layer)
+        kind = "CONTINUOUS"
+        if dashes:
+            kind = _name(layer)
+            pattern = [length if index % 2 == 0 else -length for index, length in enumerate(dashes)]
+            made.linetypes.add(kind, [sum(dashes), *pattern])
+        made.layers.add(_name(layer), linetype=kind)
+    for line in drawing.lines:
+        points = [(x, drawing.height - y) for x, y in line.points]
+        space.add_lwpolyline(points, close=line.closed, dxfattribs={"layer": _name(line.layer)})
+    for one in drawing.words:
+        text = space.add_text(
+            one.text,
+            height=one.height,
+            rotation=90 if one.upright else 0,
+            dxfattribs={"layer": _name(Layer.WORDS)},
+        )
+        text.set_placement((one.at[0], drawing.height - one.at[1]), align=_ANCHORS[one.anchor])
+    written = StringIO()
+    made.write(written)
+    return written.getvalue()
+
+
+def _name(layer: Layer) -> str:
+    return layer.replace(" ", "_").upper()

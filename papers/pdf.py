@@ -1,0 +1,74 @@
+"""Drawings as a PDF at full size, one page each."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import cache
+from io import BytesIO
+from pathlib import Path
+
+import reportlab
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+from papers.drawing import DASHES, Drawing, Layer, Words
+
+_POINT = 72 / 25.4
+
+
+@cache
+def _faces() -> tuple[str, str]:
+    """The two faces, which come with the package that writes the PDF; both have ≈, −, ½ and the like."""
+    folder = Path(reportlab.__file__).parent / "fonts"
+    pdfmetrics.registerFont(TTFont("plain", str(folder / "Vera.ttf")))
+    pdfmetrics.registerFont(TTFont("bold", str(folder / "VeraBd.ttf")))
+    return "plain", "bold"
+
+
+def to_pdf(pages: Sequence[Drawing], title: str) -> bytes:
+    """A PDF of `pages`, each on a page of its own size; a millimetre of the drawing is a millimetre of paper."""
+    made = BytesIO()
+    canvas = Canvas(made, invariant=1, pageCompression=1)
+    canvas.setTitle(title)
+    canvas.setCreator("Young Ribbon")
+    for page in pages:
+        canvas.setPageSize((page.width * _POINT, page.height * _POINT))
+        _draw(canvas, page)
+        canvas.showPage()
+    canvas.save()
+    return made.getvalue()
+
+
+def _draw(canvas: Canvas, page: Drawing) -> None:
+    def place(x: float, y: float) -> tuple[float, float]:
+        return x * _POINT, (page.height - y) * _POINT
+
+    canvas.setLineCap(0)
+    for layer in Layer:
+        lines = [line for line in page.lines if line.layer is layer]
+        if not lines:
+            continue
+        canvas.setDash([d * _POINT for d in DASHES.get(layer, ())], 0)
+        for line in lines:
+            canvas.setLineWidth(line.width * _POINT)
+            path = canvas.beginPath()
+            path.moveTo(*place(*line.points[0]))
+            for point in line.points[1:]:
+                path.lineTo(*place(*point))
+            if line.closed:
+                path.close()
+            canvas.drawPath(path)
+    for one in page.words:
+        _write(canvas, one, *place(*one.at))
+
+
+def _write(canvas: Canvas, one: Words, x: float, y: float) -> None:
+    canvas.saveState()
+    canvas.setFont(_faces()[one.bold], one.height * _POINT)
+    canvas.translate(x, y)
+    if one.upright:
+        canvas.rotate(90)
+    write = {"start": canvas.drawString, "middle": canvas.drawCentredString, "end": canvas.drawRightString}[one.anchor]
+    write(0, 0, one.text)
+    canvas.restoreState()

@@ -1,0 +1,109 @@
+"""A drawing laid over sheets of paper: tiles that overlap, a map of them, and a square to check the printer."""
+
+from __future__ import annotations
+
+from math import ceil
+from typing import NamedTuple
+
+from papers.drawing import Drawing, Layer, Line, Words, box, clipped, moved
+from papers.gauge import control
+from ribbon.lengths import Unit
+
+MARGIN, OVERLAP, _FOOT = 9.0, 15.0, 9.0
+
+
+class Paper(NamedTuple):
+    """A size of paper, upright, in mm."""
+
+    name: str
+    width: float
+    height: float
+
+
+PAPERS = {"a4": Paper("A4", 210.0, 297.0), "letter": Paper("Letter", 215.9, 279.4)}
+
+
+def _grid(drawing: Drawing, paper: Paper) -> tuple[float, float, int, int]:
+    """(what one tile shows across and down, columns, rows) on `paper` lying on its side."""
+    wide, high = paper.height - 2 * MARGIN, paper.width - 2 * MARGIN - _FOOT
+    columns = max(1, ceil((drawing.width - OVERLAP) / (wide - OVERLAP) - 1e-9))
+    rows = max(1, ceil((drawing.height - OVERLAP) / (high - OVERLAP) - 1e-9))
+    return wide, high, columns, rows
+
+
+def pages_needed(drawing: Drawing, paper: Paper) -> int:
+    """How many sheets `drawing` takes, the map of them included."""
+    _, _, columns, rows = _grid(drawing, paper)
+    return columns * rows + (columns * rows > 1)
+
+
+def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Drawing]:
+    """`drawing` at full size on sheets of `paper`, row by row; where it takes several, a map of them goes before.
+
+    Neighbouring tiles show the same `OVERLAP`; crosses stand where the sheets are laid on one another.
+    """
+    wide, high, columns, rows = _grid(drawing, paper)
+    pages = [_map(drawing, paper, unit, title)] if columns * rows > 1 else []
+    step_across, step_down = wide - OVERLAP, high - OVERLAP
+    for row in range(rows):
+        for column in range(columns):
+            left, top = column * step_across, row * step_down
+            lines, words = moved(clipped(drawing, left, top, wide, high), MARGIN, MARGIN)
+            number = row * columns + column + 1
+            said = f"{title}: sheet {number} of {columns * rows}" if columns * rows > 1 else title
+            lines.append(box(Layer.CONTROL, MARGIN, MARGIN, wide, high, 0.15))
+            words.append(Words((MARGIN, paper.width - 7), said, 3.2, bold=True))
+            lines += _crosses(column, row, columns, rows, wide, high)
+            if column < columns - 1:
+                words.append(
+                    Words((MARGIN + wide - 2, paper.width - 7), f"sheet {number + 1} goes on here", 2.8, "end")
+                )
+            pages.append(Drawing(paper.height, paper.width, tuple(lines), tuple(words)))
+    return pages
+
+
+def _crosses(column: int, row: int, columns: int, rows: int, wide: float, high: float) -> list[Line]:
+    """A cross at the middle of each overlap: pin the cross of one sheet on that of the next."""
+    found: list[Line] = []
+    across = [OVERLAP / 2] * (column > 0) + [wide - OVERLAP / 2] * (column < columns - 1)
+    down = [OVERLAP / 2] * (row > 0) + [high - OVERLAP / 2] * (row < rows - 1)
+    places = [(x, y) for x in across for y in (high * 0.25, high * 0.75)] + [(wide / 2, y) for y in down]
+    for x, y in places:
+        a, b = MARGIN + x, MARGIN + y
+        found.append(Line(Layer.CONTROL, ((a - 3, b), (a + 3, b)), width=0.2))
+        found.append(Line(Layer.CONTROL, ((a, b - 3), (a, b + 3)), width=0.2))
+    return found
+
+
+def _map(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> Drawing:
+    """Which sheet lies where, small, with the control square at full size."""
+    wide, high, columns, rows = _grid(drawing, paper)
+    square, said = control(unit)
+    words = [
+        Words((15, 18), title, 5, bold=True),
+        Words(
+            (15, 26),
+            f"{columns * rows} sheets of {paper.name}, laid on one another by {OVERLAP:g} mm, cross on cross.",
+            3.6,
+        ),
+        Words((15 + square + 6, 42), said, 3.6),
+        Words((15 + square + 6, 49), "Print at full size, with no fitting to the page, and measure it first.", 3.6),
+    ]
+    lines = [box(Layer.CONTROL, 15, 36, square, square)]
+    top = 36 + square + 10
+    per_row = min(columns, 12)
+    scale = min(
+        (paper.height - 30) / (per_row * wide), (paper.width - top - 12) / (rows * high * ceil(columns / per_row))
+    )
+    # A long strip is folded on the map: twelve sheets to a line.
+    for number in range(columns * rows):
+        row, column = divmod(number, columns)
+        line, place = divmod(column, per_row)
+        left, y = 15 + place * wide * scale, top + (row + line * rows) * high * scale
+        lines.append(box(Layer.CONTROL, left, y, wide * scale, high * scale, 0.3))
+        words.append(
+            Words(
+                (left + wide * scale / 2, y + high * scale / 2 + 1), f"{number + 1}", min(5, high * scale / 3), "middle"
+            )
+        )
+    return Drawing(paper.height, paper.width, tuple(lines), tuple(words))

@@ -1,0 +1,103 @@
+"""The full-scale template: the flat strip with every mark, to lay beside the cloth or pin on it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from fractions import Fraction
+from typing import NamedTuple
+
+from papers.drawing import Drawing, Layer, Line, Words, box
+from ribbon.lengths import ZERO, Length, Unit
+from ribbon.strip import LineKind
+
+HEIGHT = 110.0
+_TOP, _FOOT = 8.0, 92.0
+
+
+class Marked(NamedTuple):
+    """A mark: its place from the start of the flat width, its kind, its pleat, its words, its shift at the upper level."""
+
+    at: Length
+    kind: LineKind
+    pleat: int
+    text: str
+    shift: Length = ZERO
+
+
+class Marking(NamedTuple):
+    """A strip to be marked: its marks in order, its flat width and the allowances at its two ends.
+
+    `rows` is in how many rows stitch points stand; `joins` are places where widths are joined.
+    """
+
+    title: str
+    marks: Sequence[Marked]
+    flat: Length
+    start: Length
+    end: Length
+    unit: Unit
+    rows: int = 1
+    joins: Sequence[Length] = ()
+
+
+def template_drawing(marking: Marking) -> Drawing:
+    """The strip at full scale, mm for mm; its cut start at x = 0, its stitching line a start allowance further on.
+
+    A mark with a shift slants from its place at the foot to its place at the top, the upper level.
+    """
+    origin, whole = float(marking.start.mm), float((marking.start + marking.flat + marking.end).mm)
+    lines = [box(Layer.CUT, 0, _TOP, whole, _FOOT - _TOP, 0.5)]
+    words = [Words((2, 5.5), marking.title, 3.6, bold=True)]
+    ends = (origin, origin + float(marking.flat.mm))
+    lines += [Line(Layer.SEAM, ((at, _TOP), (at, _FOOT))) for at in ends]
+    lines += [
+        Line(Layer.CUT, ((x, _TOP), (x, _FOOT)), width=0.4)
+        for join in marking.joins
+        for x in (origin + float(join.mm) - 0.6, origin + float(join.mm) + 0.6)
+    ]
+    seen: set[int] = set()
+    for mark in marking.marks:
+        at = origin + float(mark.at.mm)
+        top = at + float(mark.shift.mm)
+        first = mark.pleat not in seen
+        seen.add(mark.pleat)
+        lines += _drawn(mark.kind, at, top, marking.rows, bold=first)
+        if first:
+            words.append(Words((at + 1.2, _FOOT - 3), f"{mark.pleat}", 4, bold=True))
+            words.append(Words((at + 3.2, _TOP + 5), mark.text, 2.8))
+    lines += _tape(marking.unit, origin, float(marking.flat.mm), words)
+    return Drawing(max(whole, 1.0), HEIGHT, tuple(lines), tuple(words))
+
+
+def _drawn(kind: LineKind, at: float, top: float, rows: int, *, bold: bool) -> list[Line]:
+    layer, width = Layer[kind.name], 0.6 if bold else 0.3
+    if kind is LineKind.STITCH:
+        # A stitch point is a small cross on every row, straight below one another.
+        found = []
+        for row in range(rows):
+            y = _TOP + 15 + row * 8.0
+            found.append(Line(layer, ((at - 1.2, y), (at + 1.2, y)), width=width))
+            found.append(Line(layer, ((at, y - 1.2), (at, y + 1.2)), width=width))
+        return found
+    found = [Line(layer, ((top, _TOP), (at, _FOOT)), width=width)]
+    if kind is LineKind.OUTER:
+        found.append(Line(layer, ((top - 2, _TOP + 3), (top, _TOP), (top + 2, _TOP + 3)), width=width))
+    elif kind is LineKind.INNER:
+        found.append(Line(layer, ((top - 2, _TOP), (top, _TOP + 3), (top + 2, _TOP)), width=width))
+    elif kind is LineKind.PLACEMENT:
+        found.append(Line(layer, ((at - 2, _FOOT), (at + 2, _FOOT)), width=1.0))
+    return found
+
+
+def _tape(unit: Unit, origin: float, flat: float, words: list[Words]) -> list[Line]:
+    """A tape along the foot: whole units numbered, their halves and tenths or eighths shorter."""
+    parts = 8 if unit.binary else 10
+    step = float((Fraction(127, 5) if unit.binary else Fraction(10)) / parts)
+    found = []
+    for index in range(int(flat / step + 1e-9) + 1):
+        tall = 7.0 if index % parts == 0 else 4.5 if index % (parts // 2) == 0 else 2.5
+        x = origin + index * step
+        found.append(Line(Layer.TAPE, ((x, _FOOT), (x, _FOOT + tall)), width=0.2))
+        if index % parts == 0:
+            words.append(Words((x + 0.8, _FOOT + 10.5), f"{index // parts}", 2.8))
+    return found

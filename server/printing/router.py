@@ -1,0 +1,83 @@
+"""The addresses of papers and of the stand-in for a plotter.  Stateless."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest, HttpResponse
+from ninja import File, Router
+from ninja.files import UploadedFile
+
+from papers import Unreadable, plotted, to_svg
+from ribbon.errors import refuse
+from server.printing.papers import file_of, made
+from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
+from server.wire.json import answer
+from server.wire.problems import Problems
+
+router = Router(tags=["papers"])
+_REFUSED = {400: Problems, 413: Problems, 422: Problems}
+MOST_SEEN = 40
+MOST_BYTES = 8 * 1024 * 1024
+
+
+@router.post("/papers/pages", response={200: PagesOut, **_REFUSED}, operation_id="paper_pages", by_alias=True)
+def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
+    """A paper to look at before it is printed: its first pages."""
+    paper = made(asked)
+    first = paper.pages[0]
+    return answer(
+        {
+            "title": paper.title,
+            "says": paper.says,
+            "count": len(paper.pages),
+            "pages": [to_svg(page) for page in paper.pages[:MOST_SEEN]],
+            "width": first.width,
+            "height": first.height,
+            "formats": paper.formats,
+        }
+    )
+
+
+@router.post("/papers/file", response=_REFUSED, operation_id="paper_file", by_alias=True)
+def paper_file(request: HttpRequest, asked: FileIn) -> HttpResponse:
+    """A paper as a file: PDF, SVG and DXF at full size in millimetres, lists as CSV."""
+    data, kind, name = file_of(asked)
+    response = HttpResponse(data, content_type=kind)
+    response["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+@router.post("/plotter", response={200: PlottedOut, **_REFUSED}, operation_id="plot")
+def plot(request: HttpRequest, drawing: File[UploadedFile]) -> HttpResponse:
+    """What a plotting or cutting machine would do with an SVG or DXF file; a stand-in that draws nothing."""
+    if (drawing.size or 0) > MOST_BYTES:
+        raise refuse(
+            "too_large",
+            "drawing",
+            f"{drawing.size} bytes",
+            "the file is larger than a plotter takes",
+            "send less than 8 MB",
+        )
+    try:
+        found = plotted(drawing.read().decode("utf-8", errors="replace"))
+    except Unreadable as error:
+        name = drawing.name or "the file"
+        raise refuse("unreadable", "drawing", name, str(error), "send an SVG or DXF file of straight lines") from None
+    xs = [x for run in found.runs for x, _ in run]
+    ys = [y for run in found.runs for _, y in run]
+    path = "".join("M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in run) for run in found.runs)
+    skipped = f" It leaves out {found.skipped} words, pictures or curves." if found.skipped else ""
+    return answer(
+        {
+            "path": path,
+            "left": min(xs),
+            "top": min(ys),
+            "width": found.width,
+            "height": found.height,
+            "lines": len(found.runs),
+            "drawn": found.drawn,
+            "lifted": found.lifted,
+            "skipped": found.skipped,
+            "says": f"{len(found.runs)} lines on {found.width / 10:.1f} by {found.height / 10:.1f} cm: the pen draws "
+            f"{found.drawn / 1000:.2f} m and travels {found.lifted / 1000:.2f} m lifted.{skipped}",
+        }
+    )

@@ -1,0 +1,59 @@
+"""What is asked of the papers, and what is told of them."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from ribbon.chalk import From
+from server.cutting.router import NamedSection
+from server.plans.typed import Strict
+
+Kind = Literal["template", "gauge", "chalk", "labels", "cutting", "slip"]
+
+
+class PaperIn(Strict):
+    """One paper of a work: which, of which piece, on which sheets."""
+
+    paper: Kind
+    sheet: Literal["a4", "letter"] = "a4"
+    work: Annotated[str, Field(max_length=120)] = ""
+    here: Annotated[int, Field(ge=0, lt=60)] = Field(0, description="Which of the sections, where the paper is of one.")
+    nought: From = From.START
+    side: Literal["RS", "WS"] = "RS"
+    sections: Annotated[list[NamedSection], Field(min_length=1, max_length=60)]
+
+
+class FileIn(PaperIn):
+    """A paper as a file."""
+
+    format: Literal["pdf", "svg", "dxf", "csv"] = "pdf"
+
+
+class PagesOut(Schema):
+    """A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as."""
+
+    title: str
+    says: str
+    count: int
+    pages: list[str]
+    width: float
+    height: float
+    formats: list[str]
+
+
+class PlottedOut(Schema):
+    """What the stand-in for a plotter would draw, its runs as one path in mm, and how far the pen goes."""
+
+    path: str
+    left: float
+    top: float
+    width: float
+    height: float
+    lines: int
+    drawn: float
+    lifted: float
+    skipped: int
+    says: str

@@ -1,0 +1,182 @@
+"""Papers measured back: what a file says of its lengths is what the plan says."""
+
+from __future__ import annotations
+
+import re
+from fractions import Fraction
+from io import BytesIO, StringIO
+
+import pytest
+from ezdxf.filemanagement import read
+from hypothesis import given
+from hypothesis import strategies as st
+from pypdf import PdfReader
+
+from papers import (
+    PAPERS,
+    Drawing,
+    Layer,
+    Line,
+    Marked,
+    Marking,
+    Unreadable,
+    gauge_drawing,
+    on_sheets,
+    pages_needed,
+    plotted,
+    template_drawing,
+    to_dxf,
+    to_pdf,
+    to_svg,
+)
+from papers.sheets import MARGIN, OVERLAP
+from ribbon.lengths import UNITS, Length
+from ribbon.strip import LineKind
+
+CM = UNITS["cm"]
+NEAR = 0.01
+
+
+def a_strip(count: int = 23, pitch: Fraction = Fraction(2100, 23)) -> Marking:
+    """Marks of the guide's skirt: an outer fold at every pitch, inner and placement a third further each."""
+    kinds = (LineKind.OUTER, LineKind.INNER, LineKind.PLACEMENT)
+    marks = [
+        Marked(Length(pitch * n + pitch * k / 3), kind, n + 1, "") for n in range(count) for k, kind in enumerate(kinds)
+    ]
+    return Marking("Skirt length", marks, Length(pitch * count), Length(15), Length(15), CM)
+
+
+def upright_lines(drawing: Drawing, layer: Layer, least: float = 50) -> list[float]:
+    return sorted(
+        x
+        for line in drawing.lines
+        if line.layer is layer
+        for (x, y), (x2, y2) in zip(line.points, line.points[1:], strict=False)
+        if x == x2 and abs(y2 - y) > least
+    )
+
+
+def test_dxf_measures_as_the_plan() -> None:
+    marking = a_strip()
+    found = read(StringIO(to_dxf(template_drawing(marking))))
+    assert found.header["$INSUNITS"] == 4
+    for layer, kind in (
+        ("OUTER_FOLD", LineKind.OUTER),
+        ("INNER_FOLD", LineKind.INNER),
+        ("PLACEMENT_LINE", LineKind.PLACEMENT),
+    ):
+        drawn = sorted(
+            points[0][0]
+            for entity in found.modelspace().query(f'LWPOLYLINE[layer=="{layer}"]')
+            if abs((points := list(entity.get_points("xy")))[0][1] - points[1][1]) > 50
+        )
+        wanted = [15 + float(mark.at.mm) for mark in marking.marks if mark.kind is kind]
+        assert drawn == pytest.approx(wanted, abs=NEAR)
+
+
+def test_svg_measures_as_the_plan() -> None:
+    marking = a_strip()
+    text = to_svg(template_drawing(marking))
+    assert re.search(r'width="2130mm" height="110mm" viewBox="0 0 2130 110"', text)
+    group = re.search(r'<g id="outer-fold".*?</g>', text, re.DOTALL)
+    assert group
+    drawn = sorted(float(x) for x in re.findall(r'd="M([\d.]+) 8 L[\d.]+ 92"', group[0]))
+    assert drawn == pytest.approx([15 + float(m.at.mm) for m in marking.marks if m.kind is LineKind.OUTER], abs=NEAR)
+
+
+def pdf_lines(data: bytes) -> list[list[tuple[float, float, float, float]]]:
+    """Every straight run on every page of a PDF, in mm from the upper left."""
+    pages = []
+    for page in PdfReader(BytesIO(data)).pages:
+        high = float(page.mediabox.height)
+        at, runs = (0.0, 0.0), []
+        for operands, operator in page.get_contents().operations:  # type: ignore[union-attr]
+            if operator in (b"m", b"l"):
+                here = (float(operands[0]) * 25.4 / 72, (high - float(operands[1])) * 25.4 / 72)
+                if operator == b"l":
+                    runs.append((*at, *here))
+                at = here
+        pages.append(runs)
+    return pages
+
+
+@pytest.mark.parametrize("name", ["a4", "letter"])
+def test_pdf_measures_as_the_plan_sheet_by_sheet(name: str) -> None:
+    marking, paper = a_strip(), PAPERS[name]
+    drawing = template_drawing(marking)
+    pages = pdf_lines(to_pdf(on_sheets(drawing, paper, CM, "Skirt length"), "Skirt length"))
+    assert len(pages) == pages_needed(drawing, paper)
+    wanted = [15 + float(mark.at.mm) for mark in marking.marks]
+    step = paper.height - 2 * MARGIN - OVERLAP
+    # Every upright line over the whole height of the strip, put back where its sheet lies.
+    found = {
+        round(x - MARGIN + number * step, 2)
+        for number, runs in enumerate(pages[1:])
+        for x, y, x2, y2 in runs
+        if abs(x - x2) < 1e-6 and abs(abs(y - y2) - 84) < NEAR
+    }
+    for at in wanted:
+        assert any(abs(at - one) <= NEAR for one in found), at
+
+
+def test_the_control_square_is_a_square_of_five_centimetres() -> None:
+    first = pdf_lines(to_pdf(on_sheets(template_drawing(a_strip()), PAPERS["a4"], CM, ""), ""))[0]
+    sides = [abs(x - x2) + abs(y - y2) for x, y, x2, y2 in first[:3]]
+    assert sides == pytest.approx([50, 50, 50], abs=NEAR)
+
+
+def test_neighbouring_sheets_show_the_same_overlap() -> None:
+    _, one, two, *_ = on_sheets(template_drawing(a_strip()), PAPERS["a4"], CM, "")
+    wide = 297 - 2 * MARGIN
+    ends = [x - MARGIN - (wide - OVERLAP) for x in upright_lines(one, Layer.INNER) if x - MARGIN > wide - OVERLAP]
+    begins = [x - MARGIN for x in upright_lines(two, Layer.INNER) if x - MARGIN < OVERLAP]
+    assert ends == pytest.approx(begins, abs=NEAR)
+
+
+def test_slanting_marks_reach_both_levels() -> None:
+    one = Marked(Length(100), LineKind.OUTER, 1, "", Length(12))
+    drawn = template_drawing(Marking("", [one], Length(300), Length(0), Length(0), CM))
+    assert any(line.points == ((112.0, 8.0), (100.0, 92.0)) for line in drawn.lines)
+
+
+def test_stitch_points_stand_below_one_another_on_every_row() -> None:
+    marks = [Marked(Length(6 + 12 * n), LineKind.STITCH, n + 1, "") for n in range(5)]
+    drawn = template_drawing(Marking("", marks, Length(72), Length(0), Length(0), CM, rows=3))
+    crosses = [line.points for line in drawn.lines if line.layer is Layer.STITCH]
+    assert sorted({a[0] for a, b in crosses if a[0] == b[0]}) == [6, 18, 30, 42, 54]
+    assert len({a[1] for a, b in crosses if a[1] == b[1]}) == 3
+
+
+def test_the_notches_of_a_gauge_stand_at_the_running_sums() -> None:
+    card = gauge_drawing("", [("under", Length(Fraction(61, 2)), ""), ("face", Length(30), "")], CM, 2)
+    edge = card.lines[0].points
+    deepest = [x - 10 for x, y in edge if y == 18]
+    assert deepest == pytest.approx([30.5, 60.5, 91.0], abs=NEAR)
+
+
+@given(
+    runs=st.lists(
+        st.lists(st.tuples(st.integers(0, 4000), st.integers(0, 900)), min_size=2, max_size=5, unique=True),
+        min_size=1,
+        max_size=8,
+    )
+)
+def test_a_plotter_draws_the_same_way_from_both_files(runs: list[list[tuple[int, int]]]) -> None:
+    drawing = Drawing(4000, 900, tuple(Line(Layer.CUT, tuple((x / 4, y / 4) for x, y in run)) for run in runs))
+    from_svg, from_dxf = plotted(to_svg(drawing)), plotted(to_dxf(drawing))
+    assert from_svg.drawn == pytest.approx(from_dxf.drawn, abs=NEAR)
+    assert from_svg.width == pytest.approx(from_dxf.width, abs=NEAR)
+    assert from_svg.skipped == 0
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "", "hello", "<svg", "<svg/>", "0\nSECTION\n2\nENTITIES\n0\nLINE\n", "<svg><path d='M0 0 C1 1 2 2 3 3'/></svg>",
+        '<!DOCTYPE a [<!ENTITY b "c">]><svg>&b;</svg>', "<svg><path d='H5V5'/></svg>", "\x00\x01", "<svg><path d='M1e999 0L1 1'/></svg>",
+        "<svg viewBox='a b'><path d='M L Z'/></svg>",
+    ],
+)  # fmt: skip
+def test_a_file_that_cannot_be_plotted_says_why(text: str) -> None:
+    with pytest.raises(Unreadable, match=r"file|line"):
+        plotted(text)
