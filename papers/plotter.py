@@ -131,4 +131,5 @@ def _from_dxf(text: str) -> tuple[list[list[Point]], int]:
             skipped += 1
         if len(runs) > MOST_LINES:
             raise Unreadable(f"this file holds more than {MOST_LINES} lines")
-    return [run for run in runs if len(run) > 1], skipped
+    # DXF counts upwards; a sheet is looked at downwards.
+    return [[(x, -y) for x, y in run] for run in runs if len(run) > 1], skipped

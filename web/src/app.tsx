@@ -1,5 +1,6 @@
 import { Link, Route, Switch } from "wouter";
 import { Bench } from "./screens/bench";
+import { Papers } from "./screens/papers";
 import { Shelf } from "./screens/shelf";
 import { Table } from "./screens/table";
 import { Works } from "./screens/works";
@@ -15,6 +16,7 @@ export function App() {
         <Shelf />
       </Route>
       <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
+      <Route path="/works/:name/papers">{({ name }) => <Papers key={name} name={name} />}</Route>
       <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
       <Route>
         <main className="p-8">

@@ -9,6 +9,8 @@ export type ChalkAnswer = Schemas["ChalkOut"];
 export type ClothAnswer = Schemas["ClothOut"];
 export type ClothRow = Schemas["ClothRow"];
 export type CutAnswer = Schemas["CutOut"];
+export type Paper = Schemas["PagesOut"];
+export type Plotted = Schemas["PlottedOut"];
 export type Prices = Schemas["PricesOut"];
 export type SheetTold = Schemas["TableOut"];
 export type Lies = Schemas["LiesOut"];
@@ -47,5 +49,36 @@ export async function ask<T>(method: string, address: string, body?: unknown, op
   });
   const answer = await response.json().catch(() => ({}));
   if (!response.ok) throw new Refused(response.status, answer.problems ?? [], answer.theirs ?? null);
+  return answer as T;
+}
+
+/** A file that the server makes or keeps, with its name; rejects as `ask` does. */
+export async function fetchFile(
+  method: string,
+  address: string,
+  body?: unknown,
+): Promise<{ file: Blob; name: string }> {
+  const headers: Record<string, string> = { "X-CSRFToken": token() };
+  if (body !== undefined) headers["Content-Type"] = "application/json";
+  const response = await fetch(`/api${address}`, {
+    method,
+    headers,
+    body: body === undefined ? null : JSON.stringify(body),
+  });
+  if (!response.ok) {
+    const answer = await response.json().catch(() => ({}));
+    throw new Refused(response.status, answer.problems ?? [], null);
+  }
+  const name = response.headers.get("Content-Disposition")?.match(/filename="([^"]+)"/)?.[1] ?? "file";
+  return { file: await response.blob(), name };
+}
+
+/** Send a file under a name; resolves and rejects as `ask` does. */
+export async function send<T>(address: string, name: string, file: Blob, fileName: string): Promise<T> {
+  const form = new FormData();
+  form.append(name, file, fileName);
+  const response = await fetch(`/api${address}`, { method: "POST", headers: { "X-CSRFToken": token() }, body: form });
+  const answer = await response.json().catch(() => ({}));
+  if (!response.ok) throw new Refused(response.status, answer.problems ?? [], null);
   return answer as T;
 }

@@ -11,6 +11,7 @@ const KEYS: [string, string][] = [
   ["F", "turn the facing of knife pleats"],
   ["U", "cm or inches"],
   ["T", "the table; there, space or → for the next mark, ← for the last"],
+  ["Ctrl+P", "papers to print or plot"],
   ["+, −, 0, ← →", "on the ribbon: closer, further, fit, move along"],
   ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],
 ];

@@ -100,6 +100,7 @@ function Laid({ first }: { first: Work }) {
     "[": () => count(-1),
     "]": () => count(1),
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
+    "ctrl+p": () => go(`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`),
     u: () => toUnit(unit === "cm" ? "in" : "cm"),
     f: () =>
       section?.spec.kind === "knife" &&
@@ -174,6 +175,9 @@ function Laid({ first }: { first: Work }) {
           >
             Redo
           </button>
+          <Link className="press" href={`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`}>
+            Papers
+          </Link>
           <UnitSwitch unit={unit} onPick={toUnit} />
           <button type="button" className="press" onClick={() => setKeys(true)}>
             Keys ?

@@ -1,0 +1,16 @@
+import { fetchFile } from "../api/client";
+
+/** Hand a file to the browser to keep. */
+function keep(file: Blob, name: string): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(file);
+  link.download = name;
+  link.click();
+  window.setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}
+
+/** Fetch a file that is made to order, and keep it; what is wrong is thrown. */
+export async function take(address: string, body: unknown): Promise<void> {
+  const { file, name } = await fetchFile("POST", address, body);
+  keep(file, name);
+}
