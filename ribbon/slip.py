@@ -16,7 +16,7 @@ from ribbon.notes import (
     stops_say,
     taper_says,
 )
-from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered
+from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, changes, division, pleats_say, wanted
 from ribbon.pins.solution import Gave
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
@@ -41,11 +41,30 @@ def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentenc
     found.append(Sentence("fold", _fold(plan)))
     if on_tape is not None:
         found.append(Sentence("tape", tape_says(plan, on_tape)))
+    corrected = correction_says(plan)
+    if corrected:
+        found.append(Sentence("correction", corrected))
     found += [Sentence("gave", gave_says(plan, gave)) for gave in plan.gave]
     if plan.values["rest"]:
         found.append(Sentence("rest", _rest(plan)))
     found += [Sentence("assumed", text) for text in _assumed(plan)]
     return found
+
+
+def correction_says(plan: Plan) -> str | None:
+    """What a check, or the known turn of the cloth, changed in the marks; None where nothing did."""
+    by = wanted(plan)
+    found = changes(plan, by) if by else ()
+    if not found:
+        return None
+    why = " and ".join(
+        text
+        for text, is_so in (("a check", plan.section.correction), ("the turn of this cloth", plan.section.turn))
+        if is_so
+    )
+    way = "more" if by > ZERO else "less"
+    step = plan.section.scribe.write(division(plan.section) * abs(found[0].divisions)).text
+    return f"Marked anew for {why}: {pleats_say(found)} {'takes' if len(found) == 1 else 'take'} {step} {way}, the cut cloth stays as it is."
 
 
 def made_as(

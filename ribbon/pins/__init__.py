@@ -1,6 +1,7 @@
 """Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
 
 from ribbon.pins.choices import Choice, choices
+from ribbon.pins.corrected import Change, changes, division, pleats_say, wanted
 from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
 from ribbon.pins.inserted import Inserted, inserted
@@ -16,6 +17,7 @@ __all__ = [
     "Allowance",
     "Assumed",
     "Band",
+    "Change",
     "Choice",
     "Cloth",
     "Draped",
@@ -39,7 +41,9 @@ __all__ = [
     "Taped",
     "Taper",
     "Tapered",
+    "changes",
     "choices",
+    "division",
     "dragged",
     "evened",
     "gathered_parts",
@@ -51,8 +55,10 @@ __all__ = [
     "nudged",
     "pins_for",
     "plan",
+    "pleats_say",
     "strip",
     "taped",
     "taped_mixed",
     "tapered",
+    "wanted",
 ]

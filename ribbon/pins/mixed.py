@@ -9,10 +9,11 @@ from typing import NamedTuple
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import ZERO, Length, Scribe, Unit
+from ribbon.pins.corrected import corrected_row
 from ribbon.pins.plan import Plan, plan, strip
 from ribbon.pins.section import Allowance, Cloth, Pin, Section
 from ribbon.pins.taped import Taped, taped
-from ribbon.pleats import Quantity
+from ribbon.pleats import Quantity, strip_of
 from ribbon.strip import Role, Span, Strip, join
 
 Q = Quantity
@@ -122,7 +123,9 @@ def marked(section: Section | Band) -> tuple[Strip, Plan | None]:
         whole = mixed(section)
         return (whole.strip if section.tape is None else taped_mixed(whole, section.tape)[0]), None
     made = plan(section)
-    return (strip(made) if section.tape is None else taped(made, section.tape).strip), made
+    if section.tape is not None:
+        return taped(made, section.tape).strip, made
+    return (strip_of(section.kind, corrected_row(made)) if section.kind.folded else strip(made)), made
 
 
 def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:

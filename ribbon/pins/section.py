@@ -139,6 +139,10 @@ class Section:
     goblet: bool = False
     at_foot: bool = False
     rows: int = 2
+    correction: Length = ZERO
+    """By how much the basted row is taken in after a check (below nought: let out)."""
+    turn: Length = ZERO
+    """By how much each pleat of this cloth is known to come out narrower (below nought: wider)."""
     scribe: Scribe = field(init=False, compare=False, repr=False)
     fine: Scribe = field(init=False, compare=False, repr=False)
 

@@ -15,6 +15,7 @@ from itertools import accumulate, pairwise
 
 from ribbon.gathers import Part, gathered_strip
 from ribbon.lengths import ZERO, Length
+from ribbon.pins.corrected import corrected
 from ribbon.pins.plan import Plan, gathered_parts, row
 from ribbon.pleats import Quantity, Row, Standing, strip_of
 from ribbon.strip import Strip
@@ -52,14 +53,14 @@ def taped(plan: Plan, tape: Length) -> Taped:
     if not kind.folded:
         return _gathered(plan, tape)
     exact = row(plan, tape.mm)
-    on_tape = _row_on_tape(plan, exact, tape)
+    on_tape = corrected(plan, _row_on_tape(plan, exact, tape))
     finished, pleats = on_tape.finished, on_tape.pleats
-    step = on_tape.parts // tape.mm.denominator * tape.mm.numerator * kind.take_up_per_depth
+    step = exact.parts // tape.mm.denominator * tape.mm.numerator * kind.take_up_per_depth
     flat = finished + sum(pleat.take for pleat in pleats)
     if kind.width is Q.SPACING:  # upright folds take the cloth in, packed width and all
         flat -= sum(pleat.right - pleat.left for pleat in pleats)
     per_depth = kind.take_up_per_depth if Q.DEPTH in kind.quantities else 1
-    parts = exact.parts
+    parts = on_tape.parts
     # Half a pleat is as deep as a whole one that takes twice as much.
     counted = Counter(pleat.take * 2 if pleat.half else pleat.take for pleat in pleats)
     depth_of = {take: Length(Fraction(take, parts * per_depth)) for take in counted}
@@ -69,7 +70,7 @@ def taped(plan: Plan, tape: Length) -> Taped:
         Length(Fraction(flat, parts)),
         tuple(depth_of[pleat.take * 2 if pleat.half else pleat.take] for pleat in pleats),
         Length(Fraction(flat, parts)) - plan.flat,
-        _naive_error(plan, exact.pleats, step, parts),
+        _naive_error(plan, exact.pleats, step, exact.parts),
         tuple((counted[take], depth_of[take]) for take in sorted(counted, reverse=True)),
     )
 

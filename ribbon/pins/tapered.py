@@ -16,7 +16,7 @@ from itertools import pairwise
 from math import lcm
 from typing import NamedTuple
 
-from ribbon.errors import Problem, Refusal
+from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import Length
 from ribbon.pins.placed import placed
 from ribbon.pins.plan import Plan, row
@@ -64,6 +64,14 @@ def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
     if step:
         extras = _on_tape(extras, step)
     upper = _narrowed(lower, extras, plan)
+    if step and not upper.stands:
+        raise refuse(
+            "too_coarse",
+            "tape",
+            plan.section.scribe.write(tape).text if tape else "",
+            "on so coarse a tape the pleats of the upper level would lie over one another",
+            "use a finer tape, or exact marks",
+        )
     low, high = strip_of(plan.section.kind, lower), strip_of(plan.section.kind, upper)
     low_walk, high_walk = walk(low), walk(high)
     start = Length(_start_shift(plan, lower, extras))
@@ -152,7 +160,7 @@ def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
     pleats = placed(section, plan.finished.mm) if section.places else []
     count = len(pleats) or plan.count
     for index, (pleat, width) in enumerate(taper.darts):
-        if pleat > count:
+        if not 1 <= pleat <= count:
             yield Problem(
                 "no_such_pleat",
                 f"taper.darts.{index}.pleat",
@@ -160,12 +168,12 @@ def _cannot_be(plan: Plan, taper: Taper) -> Iterable[Problem]:
                 f"there is no pleat {pleat} to swallow a dart",
                 f"name one from 1 to {count}",
             )
-        elif width.mm >= plan.finished.mm:
+        elif not 0 < width.mm < plan.finished.mm:
             yield Problem(
                 "too_wide",
                 f"taper.darts.{index}.width",
                 say(width).text,
-                "the dart is wider than the edge",
+                "a dart has a width, and less than the edge",
                 "check its width and unit",
             )
     darts = sum((width.mm for _, width in taper.darts), Fraction(0))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from enum import StrEnum
 from fractions import Fraction
+from itertools import pairwise
 from typing import NamedTuple, Self
 
 from ribbon.lengths import Length
@@ -49,6 +50,12 @@ class Row(NamedTuple):
     pleats: Sequence[Standing]
     plain_lead: bool = False
     plain_tail: bool = False
+
+    @property
+    def stands(self) -> bool:
+        """True where no pleat begins before the last has ended, and none gives more cloth than it takes."""
+        ends = [0, *(end for pleat in self.pleats for end in (pleat.left, pleat.right)), self.finished]
+        return all(a <= b for a, b in pairwise(ends)) and all(pleat.take >= 0 for pleat in self.pleats)
 
 
 class _Pattern(NamedTuple):

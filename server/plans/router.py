@@ -10,6 +10,7 @@ from ninja import Router
 from ribbon.chalk import From
 from server.plans.answer import answer_of, lies_of
 from server.plans.chalk import chalk_of
+from server.plans.check import CheckIn, CheckOut, check_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
 from server.plans.joining import cut_of
 from server.plans.out import ChalkOut, EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
@@ -70,3 +71,9 @@ def even_pleats(request: HttpRequest, said: EvenIn) -> HttpResponse:
 def ruffle_setting(request: HttpRequest, said: RuffleIn) -> HttpResponse:
     """What a ruffling attachment makes, or how to set it for a wanted ratio.  Stateless."""
     return answer(ruffle(said))
+
+
+@router.post("/check", response={200: CheckOut, **_REFUSED}, operation_id="check", by_alias=True)
+def check_section(request: HttpRequest, said: CheckIn) -> HttpResponse:
+    """What was measured of the basted edge against what was planned, and the mend on the tape.  Stateless."""
+    return answer(check_of(said))

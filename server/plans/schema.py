@@ -152,6 +152,20 @@ class AllowanceSpec(Strict):
     join: Typed = "0"
 
 
+class CorrectionSpec(Strict):
+    """What a check found is to be changed in all: taken in, or let out."""
+
+    by: Typed
+    way: Literal["in", "out"] = "in"
+
+
+class TurnSpec(Strict):
+    """Turn of cloth: by how much each pleat of this cloth is known to come out narrower, or wider."""
+
+    by: Typed
+    way: Literal["narrower", "wider"] = "narrower"
+
+
 class _Row(Strict):
     """What is said of one kind of pleat along an edge, or along a part of one."""
 
@@ -178,6 +192,8 @@ class _Row(Strict):
     stops: StopsSpec | None = None
     piece: PieceSpec | None = None
     gathering: GatheringSpec = GatheringSpec()
+    correction: CorrectionSpec | None = Field(None, description="What the basted row is taken in or let out by.")
+    turn: TurnSpec | None = Field(None, description="What each pleat of this cloth is known to lose or gain.")
     lining: bool = Field(False, description="Also the marks of a lining pleated as the mirror.")
 
 

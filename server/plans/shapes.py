@@ -24,8 +24,17 @@ def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, A
         "gathering": _gathering(texts, part(data, "gathering")),
         "goblet": data.get("goblet") is True,
         "at_foot": data.get("pinched_at") == "foot",
+        "correction": _signed(texts, data, "correction", "out"),
+        "turn": _signed(texts, data, "turn", "wider"),
         "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
     }
+
+
+def _signed(texts: Texts, data: Mapping[str, Any], name: str, below: str) -> Length:
+    """A length and the way that it goes; nought where it is not said, below nought the way named `below`."""
+    said = part(data, name)
+    found = texts.length(f"{name}.by", said.get("by")) or ZERO
+    return ZERO - found if said.get("way") == below else found
 
 
 def read_cloth(texts: Texts, said: Mapping[str, Any]) -> Cloth:

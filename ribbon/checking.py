@@ -1,0 +1,149 @@
+"""Check and correct: what was measured against what was planned, and the mend on the tape (work, section 16)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from fractions import Fraction
+from statistics import fmean
+from typing import NamedTuple
+
+from ribbon.errors import refuse
+from ribbon.lengths import UNITS, ZERO, Length
+from ribbon.pins import Band, Change, Plan, changes, division, mixed, plan, pleats_say
+from ribbon.pins.section import Section
+
+TOLERANCE = Fraction(1, 200)
+
+
+class Verdict(NamedTuple):
+    """What a check found.
+
+    `measured` is the mean of the measures and `spread` the widest less the narrowest; `off` is measured less planned,
+    `per_pleat` its share of one pleat (None without pleats), `within` whether it is to be left, `changes` what mends it,
+    `correction` what the section's correction becomes if it is taken, `after` where the row then comes out.
+    """
+
+    planned: Length
+    measured: Length
+    spread: Length
+    off: Length
+    per_pleat: Length | None
+    tolerance: Length
+    within: bool
+    changes: tuple[Change, ...]
+    correction: Length
+    after: Length
+    says: tuple[str, ...]
+
+
+def verdict(section: Section | Band, measures: Sequence[Length], tolerance: Fraction = TOLERANCE) -> Verdict:
+    """What `measures` of the basted edge, one or several, say of `section`.
+
+    The tolerance is a part of the finished width, and at least one division.  Raises `Refusal` where the section
+    cannot be planned or a measure cannot be of it.
+    """
+    whole = plan(section) if isinstance(section, Section) else None
+    planned = whole.finished if whole else mixed(section).finished  # type: ignore[arg-type]
+    if not measures:
+        raise refuse(
+            "no_measure", "measured", "", "there is nothing to check yet", "measure the basted edge and write it here"
+        )
+    for index, one in enumerate(measures):
+        _must_be_of_it(section, planned, one, f"measured.{index}")
+    measured = Length(sum((one.mm for one in measures), Fraction(0)) / len(measures))
+    spread, off = max(measures) - min(measures), measured - planned
+    step = division(section) if isinstance(section, Section) else section.tape or Length(1)
+    allowed = max(planned * tolerance, step)
+    within = abs(off) <= allowed
+    count = whole.count if whole else 0
+    found: tuple[Change, ...] = ()
+    correction, after = ZERO, measured
+    if whole is not None:
+        correction = whole.section.correction
+        if not within:
+            correction += off
+            found = changes(whole, off)
+            after = measured - step * sum(one.divisions for one in found)
+    share = off / count if count else None
+    told = Verdict(planned, measured, spread, off, share, allowed, within, found, correction, after, ())
+    return told._replace(says=tuple(_says(section, whole, told, step)))
+
+
+def _must_be_of_it(section: Section | Band, planned: Length, measure: Length, path: str) -> None:
+    if measure <= ZERO:
+        raise refuse(
+            "not_positive",
+            path,
+            section.scribe.write(measure).text,
+            "an edge is wider than nought",
+            "measure it again, laid flat at the same tension",
+        )
+    if planned / 2 <= measure <= planned * 2:
+        return
+    other = UNITS["cm" if section.unit.binary else "in"]
+    read_so = Length(measure.mm / section.unit.mm * other.mm)
+    likely = planned * Fraction(4, 5) <= read_so <= planned * Fraction(6, 5)
+    figure = section.scribe.write(measure).text.removesuffix(f" {section.unit.sign}")
+    raise refuse(
+        "not_of_this",
+        path,
+        section.scribe.write(measure).text,
+        f"this edge was planned {section.scribe.write(planned).text} wide, and this is less than half or more than twice that",
+        f"did you mean {figure} {other.sign}?" if likely else "measure the basted edge once more",
+    )
+
+
+def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Length) -> list[str]:
+    write, fine = section.scribe.write, section.fine.write
+    if not told.off:
+        return ["It measures just what was planned."]
+    side = "wide" if told.off > ZERO else "narrow"
+    share = f", {fine(abs(told.per_pleat)).text} a pleat" if told.per_pleat else ""
+    found = [f"It came out {write(abs(told.off)).text} too {side}{share}."]
+    if told.spread:
+        found.append(f"The measures differ among themselves by {write(told.spread).text}.")
+    if told.within:
+        return [*found, f"That is within tolerance ({write(told.tolerance).text}): leave it."]
+    if told.changes:
+        deeper = "further over, so that they take more" if told.off > ZERO else "back, so that they take less"
+        most = max(abs(one.divisions) for one in told.changes)
+        much = (
+            write(step).text
+            if most == 1
+            else f"{write(step).text} to {write(step * most).text}"
+            if _uneven(told)
+            else write(step * most).text
+        )
+        found.append(f"Move the placement fold of {pleats_say(told.changes)} by {much} {deeper}.")
+        left = told.after - told.planned
+        found.append(
+            "It then comes out as planned."
+            if not left
+            else f"It then comes out within {write(abs(left)).text} of the plan."
+        )
+    elif whole is not None and (not whole.section.kind.folded or whole.section.kind.upright):
+        tighter = "tighter" if told.off > ZERO else "looser"
+        found.append(
+            f"Draw the threads {tighter} by {write(abs(told.off)).text}, evenly along the edge, and fasten them again."
+        )
+    else:
+        found.append(
+            "Share it over the pleats of its parts by hand, a division each, away from the centre and the closures."
+        )
+    return found
+
+
+def _uneven(told: Verdict) -> bool:
+    return len({one.divisions for one in told.changes}) > 1
+
+
+def usual(checks: Sequence[tuple[Length, int]]) -> tuple[float, float] | None:
+    """(mean, spread) in mm of the error per pleat over several checks of one cloth, each an error and a count of pleats.
+
+    Above nought where it comes out wide.  None without a check of pleats.
+
+    >>> usual([(Length(12), 24), (Length(6), 24)])
+    (0.375, 0.25)
+    """
+    shares = [float(off.mm) / count for off, count in checks if count]
+    return (fmean(shares), max(shares) - min(shares)) if shares else None

@@ -1,0 +1,146 @@
+"""Check and correct: tables, and the law that a corrected plan measures right."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from itertools import pairwise
+from typing import Any
+
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from ribbon.checking import usual, verdict
+from ribbon.errors import Refusal
+from ribbon.lengths import Length
+from ribbon.pins import End, Pin, Section, changes, marked, plan, taped
+from ribbon.pins.section import KINDS
+from ribbon.pleats import Quantity
+from ribbon.readings import marks
+from ribbon.strip import walk
+
+Q = Quantity
+
+
+def skirt(**more: Any) -> Section:
+    """The guide's skirt: 23 pleats on 70 cm, a closed ring."""
+    values: dict[str, Any] = {
+        "kind": KINDS["knife"],
+        "pins": {Q.FINISHED: Pin(Fraction(700)), Q.SPACING: Pin(Fraction(30), firm=False)},
+        "tape": Length(1), "meet": True, "closed": True, "lead": End(), "tail": End(),
+    }  # fmt: skip
+    return Section(**(values | more))
+
+
+def test_twelve_millimetres_too_wide_is_twelve_pleats_of_one() -> None:
+    found = verdict(skirt(), [Length(712)])
+    assert found.off == Length(12)
+    assert not found.within
+    assert [one.divisions for one in found.changes] == [1] * 12
+    numbers = [one.pleat for one in found.changes]
+    assert not {1, 12, 23} & set(numbers)  # the closures and the centre
+    assert max(b - a for a, b in pairwise(numbers)) <= 3
+    assert found.after == found.planned
+    assert found.says[0] == "It came out 1.2 cm too wide, ≈0.05 cm a pleat."
+    assert found.says[1].endswith("by 0.1 cm further over, so that they take more.")
+
+
+@pytest.mark.parametrize(("measured", "within"), [(700, True), (703, True), (697, True), (704, False), (696, False)])
+def test_half_a_per_cent_is_left(measured: int, within: bool) -> None:
+    assert verdict(skirt(), [Length(measured)]).within is within
+
+
+def test_several_measures_are_averaged_and_their_spread_is_told() -> None:
+    found = verdict(skirt(), [Length(711), Length(713)])
+    assert (found.measured, found.spread) == (Length(712), Length(2))
+    assert "The measures differ among themselves by 0.2 cm." in found.says
+
+
+def test_too_narrow_lets_pleats_out() -> None:
+    found = verdict(skirt(), [Length(690)])
+    assert [one.divisions for one in found.changes] == [-1] * 10
+    assert "take less" in found.says[1]
+
+
+def test_a_correction_adds_to_the_one_before() -> None:
+    assert verdict(skirt(correction=Length(12)), [Length(706)]).correction == Length(18)
+
+
+@pytest.mark.parametrize(
+    ("measure", "way_out"),
+    [(0, "measure it again"), (10_000, "once more"), (276, "did you mean 27.6 in?"), (-5, "measure it again")],
+)
+def test_a_measure_that_cannot_be_of_it(measure: int, way_out: str) -> None:
+    with pytest.raises(Refusal) as refused:
+        verdict(skirt(), [Length(700), Length(measure)])
+    problem = refused.value.problems[0]
+    assert problem.path == "measured.1"
+    assert way_out in problem.way_out
+
+
+def test_gathers_are_drawn_up() -> None:
+    cuff = Section(KINDS["gather"], {Q.FINISHED: Pin(Fraction(220)), Q.FULLNESS: Pin(Fraction(9, 5))}, tape=Length(1))
+    found = verdict(cuff, [Length(232)])
+    assert found.changes == ()
+    assert "Draw the threads tighter by 1.2 cm" in found.says[-1]
+
+
+def test_the_marks_of_a_corrected_skirt() -> None:
+    # The cut cloth is the same, the finished edge 12 mm narrower, and outer folds before the first change stay.
+    before, _ = marked(skirt())
+    after, made = marked(skirt(correction=Length(12)))
+    after.check()
+    assert made is not None
+    first = min(one.pleat for one in changes(made, Length(12)))
+    assert after.flat == before.flat
+    assert walk(after).finished == Length(688)
+    old = [mark for mark in marks(before, walk(before)) if mark.pleat < first]
+    new = [mark for mark in marks(after, walk(after)) if mark.pleat < first]
+    assert [walk(before).length(m.at) for m in old] == [walk(after).length(m.at) for m in new]
+
+
+def test_turn_of_cloth_is_made_up_for_over_all_pleats() -> None:
+    # 23 pleats that each come out half a millimetre wide are taken in by 11.5, on the tape 12.
+    made = taped(plan(skirt(turn=Length(Fraction(-1, 2)))), Length(1))
+    assert made.finished == Length(688)
+
+
+def test_more_than_the_pleats_can_give_is_refused() -> None:
+    with pytest.raises(Refusal) as refused:
+        marked(skirt(correction=Length(-600 * 3)))
+    assert refused.value.problems[0].path == "correction.by"
+
+
+def test_the_usual_error_of_a_cloth() -> None:
+    assert usual([]) is None
+    assert usual([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (0.5, 1.0)
+
+
+@settings(max_examples=300, deadline=None)
+@given(
+    kind=st.sampled_from(["knife", "box", "inverted", "pinch", "tuck"]),
+    count=st.integers(3, 60),
+    spacing=st.integers(20, 60),
+    off=st.integers(-40, 40),
+    tape=st.sampled_from([Length(1), Length(Fraction(127, 80)), Length(5)]),
+)
+def test_a_corrected_plan_measures_right(kind: str, count: int, spacing: int, off: int, tape: Length) -> None:
+    """Sewn by the same hand it comes out off by as much again, and so as it was planned, to a division."""
+    size = Q.PER_PLEAT if kind == "pinch" else Q.DEPTH
+    pins = {Q.COUNT: Pin(Fraction(count)), Q.SPACING: Pin(Fraction(spacing)), size: Pin(Fraction(20))}
+    section = Section(KINDS[kind], pins, tape=tape, meet=False)
+    try:
+        made = plan(section)
+        on_tape = taped(made, tape)
+        found = verdict(section, [on_tape.finished + Length(off)])
+        mended = taped(plan(Section(KINDS[kind], pins, tape=tape, meet=False, correction=found.correction)), tape)
+    except Refusal:
+        assume(False)
+    mended.strip.check()
+    walked = walk(mended.strip)
+    assert walked.finished == mended.finished
+    assert mended.strip.flat == on_tape.strip.flat  # the cut cloth stays
+    assert {abs(one.divisions) for one in found.changes} <= {0, 1, 2} or abs(off) > count
+    if not found.within:
+        # The measure was of the row on the tape, which may itself be half a division from the plan.
+        assert abs(mended.finished + Length(off) - made.finished) <= tape
