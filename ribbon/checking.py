@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from fractions import Fraction
-from statistics import fmean
 from typing import NamedTuple
 
 from ribbon.errors import refuse
@@ -137,13 +136,13 @@ def _uneven(told: Verdict) -> bool:
     return len({one.divisions for one in told.changes}) > 1
 
 
-def usual(checks: Sequence[tuple[Length, int]]) -> tuple[float, float] | None:
-    """(mean, spread) in mm of the error per pleat over several checks of one cloth, each an error and a count of pleats.
+def usual(checks: Sequence[tuple[Length, int]]) -> tuple[Length, Length] | None:
+    """(mean, spread) of the error per pleat over several checks of one cloth, each an error and a count of pleats.
 
     Above nought where it comes out wide.  None without a check of pleats.
 
-    >>> usual([(Length(12), 24), (Length(6), 24)])
-    (0.375, 0.25)
+    >>> usual([(Length(12), 24), (Length(6), 24)]) == (Length(3) / 8, Length(1) / 4)
+    True
     """
-    shares = [float(off.mm) / count for off, count in checks if count]
-    return (fmean(shares), max(shares) - min(shares)) if shares else None
+    shares = [off / count for off, count in checks if count]
+    return (sum(shares, ZERO) / len(shares), max(shares) - min(shares)) if shares else None

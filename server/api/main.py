@@ -8,6 +8,7 @@ from ninja.errors import HttpError, ValidationError
 
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
+from server.journal.router import router as journal
 from server.plans.router import router as plans
 from server.printing.router import router as printing
 from server.shelf.router import router as shelf
@@ -31,6 +32,7 @@ api.add_router("", plans)
 api.add_router("", cutting)
 api.add_router("", printing)
 api.add_router("/works", works)
+api.add_router("", journal)
 api.add_router("/cloths", shelf)
 
 

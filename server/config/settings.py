@@ -21,6 +21,7 @@ INSTALLED_APPS = [
     "ninja",
     "server.works",
     "server.shelf",
+    "server.journal",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -113,7 +113,7 @@ def test_more_than_the_pleats_can_give_is_refused() -> None:
 
 def test_the_usual_error_of_a_cloth() -> None:
     assert usual([]) is None
-    assert usual([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (0.5, 1.0)
+    assert usual([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (Length(1) / 2, Length(1))
 
 
 @settings(max_examples=300, deadline=None)

@@ -4,6 +4,30 @@
  */
 
 export interface paths {
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Backup
+         * @description Everything in one file.
+         */
+        get: operations["backup"];
+        put?: never;
+        /**
+         * Restore Backup
+         * @description Everything from one file, in place of what is here; a file that is no backup changes nothing.
+         */
+        post: operations["restore_backup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/chalk": {
         parameters: {
             query?: never;
@@ -18,6 +42,26 @@ export interface paths {
          * @description The chalk list of one section: from which end, on which side.  Stateless.
          */
         post: operations["chalk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Section
+         * @description What was measured of the basted edge against what was planned, and the mend on the tape.  Stateless.
+         */
+        post: operations["check"];
         delete?: never;
         options?: never;
         head?: never;
@@ -212,6 +256,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In Work
+         * @description A new work from an open file; a bad one is told problem by problem and nothing is made.
+         */
+        post: operations["take_in_work"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lies": {
         parameters: {
             query?: never;
@@ -312,6 +376,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photographs/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photograph
+         * @description The picture itself.
+         */
+        get: operations["photograph"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -346,6 +430,26 @@ export interface paths {
          * @description What a plotting or cutting machine would do with an SVG or DXF file; a stand-in that draws nothing.
          */
         post: operations["plot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ribbon.schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * File Schema
+         * @description The JSON Schema of the open file.
+         */
+        get: operations["file_schema"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -464,6 +568,26 @@ export interface paths {
         patch: operations["change_work"];
         trace?: never;
     };
+    "/api/works/{key}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Check
+         * @description Keeps a check; with `take` its correction goes into the plan, as a change that can be taken back.
+         */
+        post: operations["keep_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/duplicate": {
         parameters: {
             query?: never;
@@ -484,6 +608,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Work File
+         * @description A work as one open file.
+         */
+        get: operations["work_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Log
+         * @description The log of a work: planned against sewn, its words, its photographs.
+         */
+        get: operations["read_log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Write Log
+         * @description Other words for the log.
+         */
+        patch: operations["write_log"];
+        trace?: never;
+    };
     "/api/works/{key}/order": {
         parameters: {
             query?: never;
@@ -498,6 +666,86 @@ export interface paths {
          * @description The sections in another order.
          */
         post: operations["order_sections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/photographs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Photograph
+         * @description One more photograph, drawn anew without what else its file held.
+         */
+        post: operations["add_photograph"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/photographs/{photograph}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Photograph
+         * @description A photograph less.
+         */
+        delete: operations["drop_photograph"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Places
+         * @description Where the marking of each piece stands.
+         */
+        get: operations["read_places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/places/{section}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Place
+         * @description Where the marking of one piece stands now.
+         */
+        put: operations["put_place"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -765,6 +1013,92 @@ export interface components {
             says: string;
         };
         /**
+         * ChangeOut
+         * @description A pleat and by how many divisions it takes more (below nought: less).
+         */
+        ChangeOut: {
+            /** Divisions */
+            divisions: number;
+            /** Pleat */
+            pleat: number;
+        };
+        /**
+         * CheckIn
+         * @description A section and what was measured of it, at one place or several.
+         */
+        CheckIn: {
+            /** Measured */
+            measured: (string | number)[];
+            spec: components["schemas"]["SectionIn"];
+        };
+        /**
+         * CheckOut
+         * @description What a check found, and the correction that the section would have if it is taken.
+         */
+        CheckOut: {
+            after: components["schemas"]["LengthOut"];
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][];
+            correction: components["schemas"]["CorrectionSpec"] | null;
+            measured: components["schemas"]["LengthOut"];
+            off: components["schemas"]["LengthOut"];
+            per_pleat: components["schemas"]["LengthOut"] | null;
+            planned: components["schemas"]["LengthOut"];
+            /** Says */
+            says: string[];
+            /** Within */
+            within: boolean;
+        };
+        /**
+         * CheckTaken
+         * @description A check to be kept, and whether its correction goes into the plan.
+         */
+        CheckTaken: {
+            /** Measured */
+            measured: (string | number)[];
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /** Section */
+            section: string;
+            /**
+             * Take
+             * @default false
+             */
+            take?: boolean;
+        };
+        /**
+         * CheckTold
+         * @description A check that was kept, with what it came to.
+         */
+        CheckTold: {
+            after: components["schemas"]["LengthOut"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][];
+            correction: components["schemas"]["CorrectionSpec"] | null;
+            measured: components["schemas"]["LengthOut"];
+            /** Name */
+            name: string;
+            off: components["schemas"]["LengthOut"];
+            per_pleat: components["schemas"]["LengthOut"] | null;
+            planned: components["schemas"]["LengthOut"];
+            /** Says */
+            says: string[];
+            /** Section */
+            section: string;
+            /** Taken */
+            taken: boolean;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * ChoiceOut
          * @description The plan for another count.
          */
@@ -1000,6 +1334,23 @@ export interface components {
         CornerOut: {
             at: components["schemas"]["LengthOut"];
             height: components["schemas"]["LengthOut"];
+        };
+        /**
+         * CorrectionSpec
+         * @description What a check found is to be changed in all: taken in, or let out.
+         */
+        CorrectionSpec: {
+            /**
+             * By
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            by: string | number;
+            /**
+             * Way
+             * @default in
+             * @enum {string}
+             */
+            way?: "in" | "out";
         };
         /**
          * CutIn
@@ -1577,6 +1928,44 @@ export interface components {
             text: string;
         };
         /**
+         * LogIn
+         * @description Words of a log; what is left out stays.
+         */
+        LogIn: {
+            /** Cost */
+            cost?: string | null;
+            /** Faults */
+            faults?: string | null;
+            /** Finished */
+            finished?: boolean | null;
+            /** Hours */
+            hours?: string | null;
+            /** Notes */
+            notes?: string | null;
+        };
+        /**
+         * LogOut
+         * @description The log of a work.
+         */
+        LogOut: {
+            /** Checks */
+            checks: components["schemas"]["CheckTold"][];
+            /** Cost */
+            cost: string;
+            /** Faults */
+            faults: string;
+            /** Finished */
+            finished: boolean;
+            /** Hours */
+            hours: string;
+            /** Notes */
+            notes: string;
+            /** Photographs */
+            photographs: components["schemas"]["PhotographOut"][];
+            /** Usual */
+            usual: components["schemas"]["UsualOut"][];
+        };
+        /**
          * LookOut
          * @description How the front looks with one stripe at the fold or mid-face.
          */
@@ -1983,6 +2372,8 @@ export interface components {
              * @default false
              */
             closed?: boolean;
+            /** @description What the basted row is taken in or let out by. */
+            correction?: components["schemas"]["CorrectionSpec"] | null;
             /**
              * Facing
              * @default right
@@ -2111,8 +2502,29 @@ export interface components {
              */
             tail?: components["schemas"]["EndSpec"];
             taper?: components["schemas"]["TaperSpec"] | null;
+            /** @description What each pleat of this cloth is known to lose or gain. */
+            turn?: components["schemas"]["TurnSpec"] | null;
             /** Width */
             width?: (string | number) | null;
+        };
+        /**
+         * PhotographOut
+         * @description A photograph; the picture is at /api/photographs/KEY.
+         */
+        PhotographOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Height */
+            height: number;
+            /** Key */
+            key: string;
+            /** Says */
+            says: string;
+            /** Width */
+            width: number;
         };
         /**
          * PieceSpec
@@ -2157,6 +2569,58 @@ export interface components {
             per_pleat?: ((string | number) | components["schemas"]["About"]) | null;
             /** Spacing */
             spacing?: ((string | number) | components["schemas"]["About"]) | null;
+        };
+        /**
+         * PlaceIn
+         * @description How far the marking of a piece has come: marks made, from which end and side, pleats folded.
+         */
+        PlaceIn: {
+            /** At */
+            at: number;
+            /**
+             * Folded
+             * @default 0
+             */
+            folded?: number;
+            /**
+             * Nought
+             * @default start
+             * @enum {string}
+             */
+            nought?: "start" | "end" | "middle";
+            /**
+             * Side
+             * @default RS
+             * @enum {string}
+             */
+            side?: "RS" | "WS";
+        };
+        /**
+         * PlaceOut
+         * @description A place and the piece that it is of.
+         */
+        PlaceOut: {
+            /** At */
+            at: number;
+            /**
+             * Folded
+             * @default 0
+             */
+            folded?: number;
+            /**
+             * Nought
+             * @default start
+             * @enum {string}
+             */
+            nought?: "start" | "end" | "middle";
+            /** Section */
+            section: string;
+            /**
+             * Side
+             * @default RS
+             * @enum {string}
+             */
+            side?: "RS" | "WS";
         };
         /**
          * PlaceSpec
@@ -2395,6 +2859,20 @@ export interface components {
             says: string;
         };
         /**
+         * RestoredOut
+         * @description What a backup brought back.
+         */
+        RestoredOut: {
+            /** Cloths */
+            cloths: number;
+            /** Photographs */
+            photographs: number;
+            /** Says */
+            says: string;
+            /** Works */
+            works: number;
+        };
+        /**
          * RuffleIn
          * @description A ruffling attachment: its tuck, or a swatch that shows it, and how it is set; or the ratio that is wanted.
          */
@@ -2522,6 +3000,8 @@ export interface components {
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
+            /** @description What the basted row is taken in or let out by. */
+            correction?: components["schemas"]["CorrectionSpec"] | null;
             /**
              * @default {
              *       "drop": {
@@ -2680,6 +3160,8 @@ export interface components {
              */
             tape?: (string | number) | null;
             taper?: components["schemas"]["TaperSpec"] | null;
+            /** @description What each pleat of this cloth is known to lose or gain. */
+            turn?: components["schemas"]["TurnSpec"] | null;
             /**
              * Unit
              * @description How bare numbers are read and answers written.
@@ -2741,6 +3223,8 @@ export interface components {
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
+            /** @description What the basted row is taken in or let out by. */
+            correction?: components["schemas"]["CorrectionSpec"] | null;
             /**
              * @default {
              *       "drop": {
@@ -2899,6 +3383,8 @@ export interface components {
              */
             tape?: (string | number) | null;
             taper?: components["schemas"]["TaperSpec"] | null;
+            /** @description What each pleat of this cloth is known to lose or gain. */
+            turn?: components["schemas"]["TurnSpec"] | null;
             /**
              * Unit
              * @description How bare numbers are read and answers written.
@@ -3217,6 +3703,23 @@ export interface components {
             take_up: components["schemas"]["LengthOut"];
         };
         /**
+         * TurnSpec
+         * @description Turn of cloth: by how much each pleat of this cloth is known to come out narrower, or wider.
+         */
+        TurnSpec: {
+            /**
+             * By
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            by: string | number;
+            /**
+             * Way
+             * @default narrower
+             * @enum {string}
+             */
+            way?: "narrower" | "wider";
+        };
+        /**
          * UnitChange
          * @description Another unit for the whole work.
          */
@@ -3231,6 +3734,23 @@ export interface components {
              * @enum {string}
              */
             unit: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * UsualOut
+         * @description How pleats of one cloth usually come out, and the turn of cloth that makes up for it.
+         */
+        UsualOut: {
+            /** Checks */
+            checks: number;
+            /** Cloth */
+            cloth: string;
+            /** Mean */
+            mean: number;
+            /** Says */
+            says: string;
+            /** Spread */
+            spread: number;
+            turn: components["schemas"]["TurnSpec"] | null;
         };
         /**
          * WalkOut
@@ -3397,6 +3917,137 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    restore_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestoredOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     chalk: {
         parameters: {
             query?: {
@@ -3420,6 +4071,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChalkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckOut"];
                 };
             };
             /** @description Bad Request */
@@ -4062,6 +4764,81 @@ export interface operations {
             };
         };
     };
+    take_in_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     lies: {
         parameters: {
             query?: never;
@@ -4308,6 +5085,64 @@ export interface operations {
             };
         };
     };
+    photograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: never;
@@ -4413,6 +5248,24 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problems"];
                 };
+            };
+        };
+    };
+    file_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4858,6 +5711,86 @@ export interface operations {
             };
         };
     };
+    keep_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckTaken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     duplicate_work: {
         parameters: {
             query?: never;
@@ -4876,6 +5809,202 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    work_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    read_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    write_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
                 };
             };
             /** @description Bad Request */
@@ -4983,6 +6112,295 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    add_photograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Photograph
+                     * Format: binary
+                     */
+                    photograph: string;
+                    /**
+                     * Says
+                     * @default
+                     */
+                    says?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    drop_photograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                photograph: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    read_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    put_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                section: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Request Entity Too Large */

@@ -1,0 +1,71 @@
+"""What is kept of the making: places at the table, checks, the log, photographs.  Inputs alone, as typed; results never."""
+
+from __future__ import annotations
+
+from django.db import models
+
+from server.works.models import Work, new_key
+
+
+class Place(models.Model):
+    """How far the marking of one piece has come."""
+
+    work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="places")
+    section = models.CharField(max_length=10, unique=True)
+    at = models.PositiveIntegerField(default=0)
+    nought = models.CharField(max_length=6, default="start")
+    side = models.CharField(max_length=2, default="RS")
+    folded = models.PositiveIntegerField(default=0)
+
+    def __str__(self) -> str:
+        return f"{self.section}: {self.at}"
+
+
+class Check(models.Model):
+    """One measuring of a basted piece: what was measured, and the spec that it was sewn by."""
+
+    work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="checks")
+    section = models.CharField(max_length=10)
+    name = models.CharField(max_length=120)
+    at = models.DateTimeField()
+    measured = models.JSONField()
+    spec = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    taken = models.BooleanField(default=False)
+
+    class Meta:
+        ordering = ("at", "id")
+
+    def __str__(self) -> str:
+        return f"{self.name}: {', '.join(self.measured)}"
+
+
+class Entry(models.Model):
+    """The log of one work, in its maker's words."""
+
+    work = models.OneToOneField(Work, on_delete=models.CASCADE, related_name="entry")
+    notes = models.TextField(blank=True)
+    faults = models.TextField(blank=True)
+    hours = models.CharField(max_length=40, blank=True)
+    cost = models.CharField(max_length=40, blank=True)
+    finished = models.BooleanField(default=False)
+
+    def __str__(self) -> str:
+        return self.notes[:40]
+
+
+class Photograph(models.Model):
+    """A photograph of a work; the picture itself is a file in the data folder, named by the key."""
+
+    key = models.CharField(primary_key=True, max_length=10, default=new_key, editable=False)
+    work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="photographs")
+    says = models.CharField(max_length=200, blank=True)
+    at = models.DateTimeField()
+    width = models.PositiveIntegerField()
+    height = models.PositiveIntegerField()
+
+    class Meta:
+        ordering = ("at", "key")
+
+    def __str__(self) -> str:
+        return self.says or self.key

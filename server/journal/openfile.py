@@ -1,0 +1,128 @@
+"""The open file: one work out and in, as documented JSON.  A bad file is told problem by problem, and nothing of it goes in."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import orjson
+from django.db import transaction
+from pydantic import ValidationError
+
+from ribbon.errors import Problem, Refusal, refuse
+from server.journal.models import Check, Entry
+from server.journal.schema import OpenFile
+from server.wire.problems import from_schema
+from server.works import services as works
+from server.works.models import Work
+from server.works.versions import CURRENT, current
+
+MOST_BYTES = 4 * 1024 * 1024
+FORMAT, VERSION = "young-ribbon", 1
+
+
+def schema() -> dict[str, Any]:
+    """The JSON Schema of the open file."""
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **OpenFile.model_json_schema()}
+
+
+def written(key: str) -> tuple[bytes, str]:
+    """(the file of a work, its name)."""
+    work = works.find(key)
+    kept = works.document(work)
+    order = [section["key"] for section in kept["sections"]]
+    entry = Entry.objects.filter(work=work).first() or Entry(work=work)
+    file = {
+        "format": FORMAT,
+        "version": VERSION,
+        "work": {
+            "name": kept["name"],
+            "purpose": kept["purpose"],
+            "sections": [{"name": one["name"], "spec": one["spec"]} for one in kept["sections"]],
+            "checks": [
+                {
+                    "piece": order.index(one.section) if one.section in order else -1,
+                    "name": one.name,
+                    "at": one.at.isoformat(),
+                    "measured": one.measured,
+                    "spec": current(one.spec, one.version),
+                    "taken": one.taken,
+                }
+                for one in work.checks.all()
+            ],
+            "log": {name: getattr(entry, name) for name in ("notes", "faults", "hours", "cost", "finished")},
+        },
+    }
+    name = "".join(c if c.isalnum() and c.isascii() else "-" for c in work.name.lower()).strip("-")[:60] or "work"
+    return orjson.dumps(file, option=orjson.OPT_INDENT_2), f"{name}.ribbon.json"
+
+
+def fits(size: int, name: str) -> None:
+    """Raises `Refusal` for a file too large to be a work."""
+    if size > MOST_BYTES:
+        said = f"{size / 1e6:.0f} MB"
+        raise refuse(
+            "too_large",
+            "file",
+            name,
+            f"a work is never as large as {said}",
+            "choose a .ribbon.json file of less than 4 MB",
+        )
+
+
+def read(data: bytes, name: str) -> OpenFile:
+    """The file, checked whole.  Raises `Refusal` with every problem and its path."""
+    fits(len(data), name)
+    try:
+        said = orjson.loads(data)
+    except orjson.JSONDecodeError as error:
+        raise refuse(
+            "not_json", "file", name, f"this is not JSON: {str(error)[:160]}", "choose a .ribbon.json file"
+        ) from None
+    if not isinstance(said, dict) or said.get("format") != FORMAT:
+        raise refuse(
+            "not_ours",
+            "format",
+            name,
+            "this file does not say that it is a work",
+            'its "format" is to be "young-ribbon"',
+        )
+    version = said.get("version", VERSION)
+    if isinstance(version, int) and version > VERSION:
+        raise refuse(
+            "later",
+            "version",
+            version,
+            f"this file was written by a later version ({version}) of the program; this one reads up to {VERSION}",
+            "update the program, or save it anew from the older one",
+        )
+    try:
+        return OpenFile.model_validate(said)
+    except ValidationError as error:
+        told = from_schema([{**line, "loc": ("file", *line["loc"])} for line in error.errors(include_url=False)])
+        raise Refusal(
+            Problem(p["code"], p["path"], p["value"], p["message"], p["way_out"]) for p in told["problems"]
+        ) from None
+
+
+@transaction.atomic
+def taken_in(data: bytes, name: str) -> Work:
+    """A new work from a file.  Raises `Refusal`, and then nothing is made."""
+    file = read(data, name).work
+    sections = [
+        {"name": one.name, "spec": one.spec.model_dump(mode="json", exclude_unset=True)} for one in file.sections
+    ]
+    work = works.create(file.name, file.purpose, sections)
+    keys = [section.key for section in work.sections.all()]
+    Entry.objects.create(work=work, **file.log.model_dump())
+    for one in file.checks:
+        Check.objects.create(
+            work=work,
+            section=keys[one.piece] if 0 <= one.piece < len(keys) else "",
+            name=one.name,
+            at=one.at,
+            measured=[str(text) for text in one.measured],
+            spec=one.spec.model_dump(mode="json", exclude_unset=True),
+            version=CURRENT,
+            taken=one.taken,
+        )
+    return work

@@ -1,0 +1,149 @@
+"""The journal on the wire, and the shape of the open file."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from ninja import Schema
+from pydantic import Field, StringConstraints
+
+from server.plans.check import CheckOut
+from server.plans.schema import SectionSpec, TurnSpec
+from server.plans.typed import Strict, Typed
+from server.works.schema import Name, Purpose, Revision
+
+Long = Annotated[str, StringConstraints(max_length=8000, pattern=r"^[^\x00]*$")]
+Short = Annotated[str, StringConstraints(max_length=40, pattern=r"^[^\x00]*$")]
+
+
+class LogIn(Strict):
+    """Words of a log; what is left out stays."""
+
+    notes: Long | None = None
+    faults: Long | None = None
+    hours: Short | None = None
+    cost: Short | None = None
+    finished: bool | None = None
+
+
+class CheckTaken(Strict):
+    """A check to be kept, and whether its correction goes into the plan."""
+
+    section: Annotated[str, Field(max_length=10)]
+    measured: Annotated[list[Typed], Field(min_length=1, max_length=40)]
+    take: bool = False
+    revision: Revision
+
+
+class PlaceIn(Strict):
+    """How far the marking of a piece has come: marks made, from which end and side, pleats folded."""
+
+    at: Annotated[int, Field(ge=0, le=1_000_000)]
+    nought: Literal["start", "end", "middle"] = "start"
+    side: Literal["RS", "WS"] = "RS"
+    folded: Annotated[int, Field(ge=0, le=1_000_000)] = 0
+
+
+class PlaceOut(PlaceIn):
+    """A place and the piece that it is of."""
+
+    section: str
+
+
+class CheckTold(CheckOut):
+    """A check that was kept, with what it came to."""
+
+    section: str
+    name: str
+    at: datetime
+    taken: bool
+
+
+class PhotographOut(Schema):
+    """A photograph; the picture is at /api/photographs/KEY."""
+
+    key: str
+    says: str
+    at: datetime
+    width: int
+    height: int
+
+
+class UsualOut(Schema):
+    """How pleats of one cloth usually come out, and the turn of cloth that makes up for it."""
+
+    cloth: str
+    checks: int
+    mean: float
+    spread: float
+    turn: TurnSpec | None
+    says: str
+
+
+class LogOut(Schema):
+    """The log of a work."""
+
+    notes: str
+    faults: str
+    hours: str
+    cost: str
+    finished: bool
+    checks: list[CheckTold]
+    photographs: list[PhotographOut]
+    usual: list[UsualOut]
+
+
+class FileSection(Strict):
+    """A piece of a work, as it is pinned."""
+
+    name: Name
+    spec: SectionSpec
+
+
+class FileCheck(Strict):
+    """A check: which piece it was of (by its place in the list, from 0; -1 for one that is gone), when, what was measured, and the spec it was sewn by."""
+
+    piece: Annotated[int, Field(ge=-1, lt=60)] = -1
+    name: Name
+    at: datetime
+    measured: Annotated[list[Typed], Field(min_length=1, max_length=40)]
+    spec: SectionSpec
+    taken: bool = False
+
+
+class FileLog(Strict):
+    """The log, in its maker's words."""
+
+    notes: Long = ""
+    faults: Long = ""
+    hours: Short = ""
+    cost: Short = ""
+    finished: bool = False
+
+
+class FileWork(Strict):
+    """A work with its pieces, their cloth, its checks and its log.  Lengths are text, just as typed."""
+
+    name: Name
+    purpose: Purpose = ""
+    sections: Annotated[list[FileSection], Field(max_length=60)] = []
+    checks: Annotated[list[FileCheck], Field(max_length=500)] = []
+    log: FileLog = FileLog()
+
+
+class OpenFile(Strict):
+    """A `.ribbon.json` file: one work, open to every program."""
+
+    format: Literal["young-ribbon"]
+    version: Literal[1] = 1
+    work: FileWork
+
+
+class RestoredOut(Schema):
+    """What a backup brought back."""
+
+    works: int
+    cloths: int
+    photographs: int
+    says: str

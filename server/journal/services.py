@@ -1,0 +1,190 @@
+"""Every write to the journal, and what it tells: planned against sewn, the usual error of a cloth."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db import transaction
+from django.http import Http404
+from django.utils import timezone
+
+from ribbon.checking import Verdict, usual
+from ribbon.errors import Refusal, refuse
+from ribbon.lengths import UNITS, ZERO, Length, Scribe
+from ribbon.pins import Section, plan
+from server.journal.models import Check, Entry, Photograph, Place
+from server.journal.photographs import put, redrawn
+from server.plans.check import CheckIn, told_verdict, verdict_of
+from server.works import services as works
+from server.works.models import Work
+from server.works.versions import CURRENT, current
+
+MOST_PHOTOGRAPHS = 40
+_WORDS = ("notes", "faults", "hours", "cost")
+
+
+def log_of(key: str) -> dict[str, Any]:
+    """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
+    work = works.find(key)
+    entry = Entry.objects.filter(work=work).first() or Entry(work=work)
+    specs = [current(section.spec, section.version) for section in work.sections.all()]
+    cloths = sorted({name for spec in specs if (name := (spec.get("cloth") or {}).get("name"))})
+    return {
+        **{name: getattr(entry, name) for name in _WORDS},
+        "finished": entry.finished,
+        "checks": [told for check in work.checks.all() if (told := _told_check(check)) is not None],
+        "photographs": [_told_photograph(one) for one in work.photographs.all()],
+        "usual": [told for name in cloths if (told := usual_of(name, specs[0].get("unit", "cm"))) is not None],
+    }
+
+
+@transaction.atomic
+def write_log(key: str, given: dict[str, Any]) -> dict[str, Any]:
+    """The log with other words in it."""
+    work = works.find(key)
+    entry, _ = Entry.objects.get_or_create(work=work)
+    for name, value in given.items():
+        setattr(entry, name, value)
+    entry.save()
+    _touch(work)
+    return log_of(key)
+
+
+@transaction.atomic
+def add_check(key: str, section: str, measured: list[str], revision: int, *, take: bool) -> dict[str, Any]:
+    """The work after a check was kept, with its correction in the plan where it is taken.  Raises `Refusal`, `Stale`."""
+    work = works.find(key)
+    kept = works.section_of(works.document(work), section)
+    if kept is None:
+        raise Http404
+    said = CheckIn.model_validate({"spec": kept["spec"], "measured": measured})
+    found = verdict_of(said)
+    told = told_verdict(said, found)
+    typed = [text for text in measured if text.strip()]
+    if take:
+        correction = told["correction"]
+
+        def edit(document: works.Document) -> works.Document:
+            spec = {name: value for name, value in kept["spec"].items() if name != "correction"}
+            return works.with_section(
+                document, section, spec={**spec, "correction": correction} if correction else spec
+            )
+
+        works.change(key, {"revision": revision}, f"the correction of {kept['name']}", edit)
+    Check.objects.create(
+        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=kept["spec"],
+        version=CURRENT, taken=take,
+    )  # fmt: skip
+    if not take:
+        _touch(work)
+    return works.told(works.find(key))
+
+
+def _touch(work: Work) -> None:
+    Work.objects.filter(pk=work.pk).update(touched=timezone.now())
+
+
+def _verdict(check: Check) -> tuple[CheckIn, Verdict] | None:
+    """A check as it was, None where its spec can no longer be read."""
+    try:
+        said = CheckIn.model_validate({"spec": current(check.spec, check.version), "measured": check.measured})
+        return said, verdict_of(said)
+    except (ValueError, Refusal):
+        return None
+
+
+def _told_check(check: Check) -> dict[str, Any] | None:
+    found = _verdict(check)
+    if found is None:
+        return None
+    return {
+        "section": check.section,
+        "name": check.name,
+        "at": check.at.isoformat(),
+        "taken": check.taken,
+        **told_verdict(*found),
+    }
+
+
+def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
+    """How pleats of that cloth usually come out, over every first check of a piece of it; None without one."""
+    found: list[tuple[Length, int]] = []
+    for check in Check.objects.filter(spec__cloth__name=cloth, work__deleted=None):
+        if check.spec.get("correction") or check.spec.get("turn"):
+            continue  # sewn by other marks than the plan's own
+        read = _verdict(check)
+        if read is None or not isinstance(read[0].spec.section, Section):
+            continue
+        found.append((read[1].off, plan(read[0].spec.section).count))
+    share = usual(found)
+    if share is None:
+        return None
+    mean, spread = share
+    scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
+    text = scribe.write(abs(mean)).text.removeprefix("≈")
+    way = "wider" if mean > ZERO else "narrower"
+    return {
+        "cloth": cloth,
+        "checks": len(found),
+        "mean": float(mean.mm),
+        "spread": float(spread.mm),
+        "turn": {"by": text, "way": way} if mean else None,
+        "says": f"Over {len(found)} {'check' if len(found) == 1 else 'checks'}, pleats in {cloth} came out {text} {way} each."
+        if mean
+        else f"Pleats in {cloth} come out as planned.",
+    }
+
+
+@transaction.atomic
+def put_place(key: str, section: str, given: dict[str, Any]) -> dict[str, Any]:
+    """Where the marking of a piece stands."""
+    work = works.find(key)
+    if works.section_of(works.document(work), section) is None:
+        raise Http404
+    place, _ = Place.objects.update_or_create(section=section, defaults={"work": work, **given})
+    return told_place(place)
+
+
+def places_of(key: str) -> list[dict[str, Any]]:
+    """Where the marking of every piece of a work stands."""
+    return [told_place(place) for place in works.find(key).places.all()]
+
+
+def told_place(place: Place) -> dict[str, Any]:
+    """A place on the wire."""
+    return {
+        "section": place.section,
+        "at": place.at,
+        "nought": place.nought,
+        "side": place.side,
+        "folded": place.folded,
+    }
+
+
+@transaction.atomic
+def add_photograph(key: str, data: bytes, name: str, says: str) -> dict[str, Any]:
+    """The log with one more photograph.  Raises `Refusal`."""
+    work = works.find(key)
+    if work.photographs.count() >= MOST_PHOTOGRAPHS:
+        raise refuse(
+            "full", "photograph", name, f"a work holds at most {MOST_PHOTOGRAPHS} photographs", "take one away first"
+        )
+    drawn, width, height = redrawn(data, name)
+    kept = Photograph.objects.create(work=work, says=says[:200], at=timezone.now(), width=width, height=height)
+    put(kept.key, drawn)
+    _touch(work)
+    return log_of(key)
+
+
+@transaction.atomic
+def drop_photograph(key: str, photograph: str) -> dict[str, Any]:
+    """The log without that photograph; its file stays until the next backup sweeps it."""
+    found = works.find(key).photographs.filter(pk=photograph)
+    if not found.exists():
+        raise Http404
+    found.delete()
+    return log_of(key)
+
+
+def _told_photograph(one: Photograph) -> dict[str, Any]:
+    return {"key": one.key, "says": one.says, "at": one.at.isoformat(), "width": one.width, "height": one.height}
