@@ -42,6 +42,12 @@ def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpRespo
     )
 
 
+@router.post("/works/{key}/again", response={201: WorkOut, **_NO}, operation_id="make_again")
+def make_again(request: HttpRequest, key: str) -> HttpResponse:
+    """A new work like this one, with its lessons beside it."""
+    return answer(works.told(services.again(key)), 201)
+
+
 @router.get("/works/{key}/places", response={200: list[s.PlaceOut], **_NO}, operation_id="read_places")
 def read_places(request: HttpRequest, key: str) -> HttpResponse:
     """Where the marking of each piece stands."""

@@ -51,6 +51,22 @@ def write_log(key: str, given: dict[str, Any]) -> dict[str, Any]:
 
 
 @transaction.atomic
+def again(key: str) -> Work:
+    """A new work like that one, its lessons written beside it; corrections of what was basted stay behind."""
+    log = log_of(key)
+    made = works.duplicate(key)
+    for section in made.sections.all():
+        section.spec = {name: value for name, value in section.spec.items() if name != "correction"}
+        section.save(update_fields=("spec",))
+    lessons = [f"Last time: {log['notes']}"] if log["notes"] else []
+    lessons += [f"Faults last time: {log['faults']}"] if log["faults"] else []
+    lessons += [f"{check['name']}: {check['says'][0]}" for check in log["checks"]]
+    lessons += [one["says"] for one in log["usual"]]
+    Entry.objects.create(work=made, notes="\n".join(lessons)[:8000])
+    return made
+
+
+@transaction.atomic
 def add_check(key: str, section: str, measured: list[str], revision: int, *, take: bool) -> dict[str, Any]:
     """The work after a check was kept, with its correction in the plan where it is taken.  Raises `Refusal`, `Stale`."""
     work = works.find(key)

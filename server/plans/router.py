@@ -11,6 +11,7 @@ from ribbon.chalk import From
 from server.plans.answer import answer_of, lies_of
 from server.plans.chalk import chalk_of
 from server.plans.check import CheckIn, CheckOut, check_of
+from server.plans.fold import FoldingOut, fold_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
 from server.plans.joining import cut_of
 from server.plans.out import ChalkOut, EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
@@ -77,3 +78,9 @@ def ruffle_setting(request: HttpRequest, said: RuffleIn) -> HttpResponse:
 def check_section(request: HttpRequest, said: CheckIn) -> HttpResponse:
     """What was measured of the basted edge against what was planned, and the mend on the tape.  Stateless."""
     return answer(check_of(said))
+
+
+@router.post("/fold", response={200: FoldingOut, **_REFUSED}, operation_id="fold", by_alias=True)
+def fold_section(request: HttpRequest, section: SectionIn) -> HttpResponse:
+    """The order of making, and what to do with each pleat in turn.  Stateless."""
+    return answer(fold_of(section))

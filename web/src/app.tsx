@@ -1,5 +1,7 @@
 import { Link, Route, Switch } from "wouter";
 import { Bench } from "./screens/bench";
+import { DigitalTape } from "./screens/digital-tape";
+import { Fold } from "./screens/fold";
 import { Papers } from "./screens/papers";
 import { Shelf } from "./screens/shelf";
 import { Table } from "./screens/table";
@@ -12,10 +14,14 @@ export function App() {
       <Route path="/">
         <Works />
       </Route>
+      <Route path="/tape">
+        <DigitalTape />
+      </Route>
       <Route path="/cloth">
         <Shelf />
       </Route>
       <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
+      <Route path="/works/:name/fold/:piece">{({ name, piece }) => <Fold name={name} piece={piece} />}</Route>
       <Route path="/works/:name/papers">{({ name }) => <Papers key={name} name={name} />}</Route>
       <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
       <Route>

@@ -276,6 +276,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fold Section
+         * @description The order of making, and what to do with each pleat in turn.  Stateless.
+         */
+        post: operations["fold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lies": {
         parameters: {
             query?: never;
@@ -566,6 +586,26 @@ export interface paths {
          * @description Another name or purpose.
          */
         patch: operations["change_work"];
+        trace?: never;
+    };
+    "/api/works/{key}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Again
+         * @description A new work like this one, with its lessons beside it.
+         */
+        post: operations["make_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/works/{key}/checks": {
@@ -1667,6 +1707,34 @@ export interface components {
             turn: "behind" | "front";
         };
         /**
+         * FoldedOut
+         * @description One pleat to fold, and the stretch of flat cloth in mm that it takes.
+         */
+        FoldedOut: {
+            /** End */
+            end: number;
+            /** Pleat */
+            pleat: number;
+            /** Says */
+            says: string;
+            /** Start */
+            start: number;
+        };
+        /**
+         * FoldingOut
+         * @description The order of making, every pleat of the round, the pins it takes, and how each fibre is pressed.
+         */
+        FoldingOut: {
+            /** Order */
+            order: components["schemas"]["MakingStepOut"][];
+            /** Pins */
+            pins: number;
+            /** Pleats */
+            pleats: components["schemas"]["FoldedOut"][];
+            /** Pressing */
+            pressing: components["schemas"]["PressOut"][];
+        };
+        /**
          * From
          * @description Where the tape's nought lies.
          * @enum {string}
@@ -1988,6 +2056,16 @@ export interface components {
             change: {
                 [key: string]: string | boolean | null;
             };
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * MakingStepOut
+         * @description One step of the making.
+         */
+        MakingStepOut: {
             /** Name */
             name: string;
             /** Says */
@@ -2747,6 +2825,16 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * PressOut
+         * @description How one fibre is pressed.
+         */
+        PressOut: {
+            /** Fibre */
+            fibre: string;
+            /** Says */
+            says: string;
         };
         /**
          * PriceRow
@@ -4839,6 +4927,57 @@ export interface operations {
             };
         };
     };
+    fold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoldingOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     lies: {
         parameters: {
             query?: never;
@@ -5689,6 +5828,73 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    make_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Request Entity Too Large */

@@ -4,7 +4,7 @@ const KEYS: [string, string][] = [
   ["?", "this list"],
   ["N", "a new work (on the shelf)"],
   ["/", "search the shelf"],
-  ["1, 2, 3, 4", "the steps Pleat, Cloth, Cut and Mark"],
+  ["1 to 6", "the steps Pleat, Cloth, Cut, Mark, Check and Log"],
   ["P", "pin, pin about, or let go, on a tile’s pin"],
   ["↑ ↓", "in a tile: one division of the tape, with Shift ten"],
   ["[ and ]", "one pleat fewer, one more"],

@@ -18,8 +18,10 @@ import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useWork } from "../state/use-work";
 import { Conflict, Rename } from "./bench-sheets";
+import { CheckStep } from "./check-step";
 import { ClothStep } from "./cloth-step";
 import { CutStep } from "./cut-step";
+import { LogStep } from "./log-step";
 import { MarkStep } from "./mark-step";
 import { Pleat } from "./pleat";
 
@@ -46,12 +48,14 @@ export function Bench({ name }: { name: string }) {
   return <Laid key={found.data.key} first={found.data} />;
 }
 
-type Step = "pleat" | "cloth" | "cut" | "mark";
+type Step = "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
 const STEPS: [Step, string][] = [
   ["pleat", "Pleat"],
   ["cloth", "Cloth"],
   ["cut", "Cut"],
   ["mark", "Mark"],
+  ["check", "Check"],
+  ["log", "Log"],
 ];
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
 
@@ -97,6 +101,8 @@ function Laid({ first }: { first: Work }) {
     "2": () => setStep("cloth"),
     "3": () => setStep("cut"),
     "4": () => setStep("mark"),
+    "5": () => setStep("check"),
+    "6": () => setStep("log"),
     "[": () => count(-1),
     "]": () => count(1),
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
@@ -267,8 +273,19 @@ function Laid({ first }: { first: Work }) {
                 here={work.sections.indexOf(section)}
                 onChange={edit}
               />
-            ) : (
+            ) : step === "mark" ? (
               <MarkStep key={section.key} spec={section.spec} plan={plan} work={work.key} piece={section.key} />
+            ) : step === "check" ? (
+              <CheckStep
+                key={section.key}
+                spec={section.spec}
+                plan={plan}
+                piece={section.key}
+                act={bench.act}
+                onSaid={(text) => setSaid({ text })}
+              />
+            ) : (
+              <LogStep work={work} spec={section.spec} onChange={edit} onSaid={(text) => setSaid({ text })} />
             )}
           </main>
         ) : (

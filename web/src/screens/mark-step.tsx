@@ -47,9 +47,12 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
         <Link className="press press-main" href={`/works/${work}/table/${piece}?nought=${from}&side=${side}`}>
           To the table
         </Link>
-        <button type="button" className="press" onClick={() => window.print()}>
-          Print the list
-        </button>
+        <Link className="press" href={`/works/${work}/fold/${piece}`}>
+          To the folding
+        </Link>
+        <Link className="press" href={`/works/${work}/papers?piece=${piece}`}>
+          Papers
+        </Link>
       </div>
       {answer && plan && (
         <>

@@ -66,7 +66,7 @@ function Laid({ work }: { work: Work }) {
   const get = async (format: string) => {
     setWrong([]);
     try {
-      await take("/papers/file", { ...asked, format });
+      await take("POST", "/papers/file", { ...asked, format });
     } catch (error) {
       setWrong(error instanceof Refused ? error.problems : []);
     }

@@ -4,7 +4,8 @@ import { ask, type ChalkAnswer, type Work } from "../api/client";
 import { Figure } from "../parts/figure";
 import { MarkGlyph } from "../parts/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
-import { type ChalkFrom, keepList, keepPlace, keptList, keptPlace } from "../state/chalk-place";
+import { type ChalkFrom, keepList, keptList } from "../state/chalk-place";
+import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
 
 interface Kept {
@@ -66,16 +67,11 @@ export function Table({ name, piece }: { name: string; piece: string }) {
 function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string; from: ChalkFrom }) {
   const { kept, lost, name, piece, from } = props;
   const { marks } = kept.chalk;
-  const [at, setAt] = useState(() => Math.min(keptPlace(piece), marks.length));
+  const place = usePlace(name, piece, from, kept.side);
+  const at = Math.min(place.at, marks.length);
   const [aloud, setAloud] = useState(false);
-  const go = useCallback(
-    (to: number) => {
-      const next = Math.max(0, Math.min(marks.length, to));
-      setAt(next);
-      keepPlace(piece, next, from);
-    },
-    [marks.length, piece, from],
-  );
+  const { go: put } = place;
+  const go = useCallback((to: number) => put({ at: Math.max(0, Math.min(marks.length, to)) }), [marks.length, put]);
   const mark = marks[at];
   const line = mark
     ? `${mark.first ? `Pleat ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}`
@@ -132,6 +128,9 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
         <h1 className="m-0 grow text-xl font-bold">
           {kept.name}, {kept.piece}
         </h1>
+        <Link className="press" href={`/works/${name}/fold/${piece}`}>
+          Fold
+        </Link>
         <button type="button" className="press" aria-pressed={aloud} onClick={() => setAloud(!aloud)}>
           {aloud ? "Spoken aloud" : "Speak"}
         </button>
@@ -200,6 +199,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
       </div>
       <p className="m-0 text-center text-smoke" role="status">
         {at} of {marks.length} made
+        {place.behind && ". The place is kept here and goes to the work when the program answers"}
       </p>
     </main>
   );

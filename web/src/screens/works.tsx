@@ -2,15 +2,18 @@ import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
-import { ask, type Work, type WorkRow, type Works as WorksPage } from "../api/client";
+import { ask, Refused, send, type Work, type WorkRow, type Works as WorksPage } from "../api/client";
 import { Figure } from "../parts/figure";
 import { Glance } from "../parts/glance";
+import { Keeping } from "../parts/keeping";
 import { KeysSheet } from "../parts/keys-sheet";
 import { Notice, type Said } from "../parts/notice";
 import { Item } from "../parts/pieces";
+import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { useKeys } from "../parts/use-keys";
 import { STARTS } from "../state/starts";
+import { take } from "../state/use-file";
 
 const PAGE = 30;
 type Sort = "touched" | "name" | "own";
@@ -78,7 +81,7 @@ export function Works() {
     });
   const copy = (row: WorkRow) =>
     tried(async () => {
-      const made = await ask<Work>("POST", `/works/${row.key}/duplicate`);
+      const made = await ask<Work>("POST", `/works/${row.key}/again`);
       setSaid({ text: `${made.name} was made from ${row.name}.` });
     });
   const move = (row: WorkRow, by: -1 | 1) =>
@@ -194,6 +197,9 @@ export function Works() {
                       {sort === "own" && index < rows.length - 1 && (
                         <Item onSelect={() => void move(row, 1)}>Move down</Item>
                       )}
+                      <Item onSelect={() => void tried(() => take("GET", `/works/${row.key}/file`))}>
+                        Take as a file
+                      </Item>
                       <Item onSelect={() => void remove(row)}>Delete</Item>
                     </DropdownMenu.Content>
                   </DropdownMenu.Portal>
@@ -212,6 +218,7 @@ export function Works() {
             {bin ? "Back to the shelf" : `Deleted works (${first?.deleted})`}
           </button>
         )}
+        <Keeping onDone={(says) => setSaid({ text: says })} fresh={fresh} />
       </main>
       <Start open={starting} onClose={() => setStarting(false)} onMade={(key) => go(`/works/${key}`)} earlier={rows} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
@@ -244,13 +251,19 @@ function when(touched: string): string {
 
 function Start(props: { open: boolean; onClose: () => void; onMade: (key: string) => void; earlier: WorkRow[] }) {
   const { open, onClose, onMade, earlier } = props;
-  const [trouble, setTrouble] = useState("");
+  const [trouble, setTrouble] = useState<string[]>([]);
   const [unit, setUnit] = useState<"cm" | "in">("cm");
   const make = async (task: Promise<Work>) => {
     try {
       onMade((await task).key);
     } catch (error) {
-      setTrouble(error instanceof Error ? error.message : "That did not work.");
+      setTrouble(
+        error instanceof Refused
+          ? error.problems.map(
+              (one) => `${one.path ? `${one.path}: ` : ""}${sentence(one.message)} ${sentence(one.way_out)}`,
+            )
+          : ["That did not work: the program does not answer."],
+      );
     }
   };
   return (
@@ -292,13 +305,26 @@ function Start(props: { open: boolean; onClose: () => void; onMade: (key: string
           <option value="in">inches</option>
         </select>
       </p>
+      <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
+        Or from a file
+        <input
+          type="file"
+          accept=".json"
+          className="field text-base font-normal"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            if (file) void make(send<Work>("/files", "file", file, file.name));
+            event.currentTarget.value = "";
+          }}
+        />
+      </label>
       {earlier.length > 0 && (
         <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
           Or make an earlier work again
           <select
             className="field text-base font-normal"
             value=""
-            onChange={(event) => void make(ask<Work>("POST", `/works/${event.currentTarget.value}/duplicate`))}
+            onChange={(event) => void make(ask<Work>("POST", `/works/${event.currentTarget.value}/again`))}
           >
             <option value="">choose…</option>
             {earlier.map((row) => (
@@ -309,7 +335,13 @@ function Start(props: { open: boolean; onClose: () => void; onMade: (key: string
           </select>
         </label>
       )}
-      {trouble && <p className="text-madder">{trouble}</p>}
+      {trouble.length > 0 && (
+        <ul role="alert" className="max-h-48 overflow-auto pl-5 text-madder">
+          {trouble.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
     </Sheet>
   );
 }

@@ -2,7 +2,10 @@ export type ChalkFrom = "start" | "end" | "middle";
 
 interface Place {
   at: number;
+  folded?: number;
   from: ChalkFrom;
+  /** False while the work has not been told. */
+  sent?: boolean;
 }
 
 const KEY = "young-ribbon-table-";
@@ -15,9 +18,15 @@ function read(piece: string): Place | null {
   }
 }
 
-/** Where marking of a piece had got to; it outlives a reload, a sleeping tablet and a lost server. */
-export function keptPlace(piece: string): number {
-  return read(piece)?.at ?? 0;
+/** Where marking and folding of a piece had got to; it outlives a reload, a sleeping tablet and a lost server. */
+export function keptPlace(piece: string): { at: number; folded: number } {
+  const found = read(piece);
+  return { at: found?.at ?? 0, folded: found?.folded ?? 0 };
+}
+
+/** Is there a place that the work has not been told? */
+export function unsent(piece: string): boolean {
+  return read(piece)?.sent === false;
 }
 
 /** Which end a piece was last measured from. */
@@ -26,9 +35,9 @@ export function keptFrom(piece: string): ChalkFrom {
 }
 
 /** Keep the place. */
-export function keepPlace(piece: string, at: number, from: ChalkFrom): void {
+export function keepPlace(piece: string, where: { at: number; folded: number }, from: ChalkFrom, sent: boolean): void {
   try {
-    window.localStorage.setItem(KEY + piece, JSON.stringify({ at, from }));
+    window.localStorage.setItem(KEY + piece, JSON.stringify({ ...where, from, sent }));
   } catch {
     // nothing is lost but the place
   }

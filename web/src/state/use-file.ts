@@ -9,8 +9,8 @@ function keep(file: Blob, name: string): void {
   window.setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
-/** Fetch a file that is made to order, and keep it; what is wrong is thrown. */
-export async function take(address: string, body: unknown): Promise<void> {
-  const { file, name } = await fetchFile("POST", address, body);
+/** Fetch a file that the program makes, and keep it; what is wrong is thrown. */
+export async function take(method: string, address: string, body?: unknown): Promise<void> {
+  const { file, name } = await fetchFile(method, address, body);
   keep(file, name);
 }

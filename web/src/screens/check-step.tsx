@@ -1,0 +1,169 @@
+import { useEffect, useState } from "react";
+import type { ChalkAnswer, CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
+import { Figure } from "../parts/figure";
+import { MarkGlyph } from "../parts/mark-glyph";
+import { sentence } from "../parts/pin-tile";
+import { GLYPHS } from "../ribbon/glyphs";
+import { hearReadings } from "../state/tape-channel";
+import { useAsked } from "../state/use-asked";
+
+interface Props {
+  spec: SectionSpec;
+  plan: Plan | null;
+  piece: string;
+  act: (method: string, tail: string, body: Record<string, unknown>) => Promise<Work | null>;
+  onSaid: (text: string) => void;
+}
+
+/** The step Check: what was measured after basting against what was planned, and the mend on the tape. */
+export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
+  const [measured, setMeasured] = useState([""]);
+  const typed = measured.filter((text) => text.trim());
+  const { answer, problems } = useAsked<CheckAnswer>("/check", typed.length ? { spec, measured } : null);
+  useEffect(
+    () =>
+      hearReadings((reading) =>
+        setMeasured((before) => [...before.filter((text) => text.trim()), reading.text, ""].slice(0, 40)),
+      ),
+    [],
+  );
+  const type = (index: number, text: string) => {
+    const now = measured.map((one, at) => (at === index ? text : one));
+    setMeasured(now.at(-1)?.trim() && now.length < 40 ? [...now, ""] : now);
+  };
+  const keep = async (take: boolean) => {
+    const done = await act("POST", "/checks", { section: piece, measured: typed, take });
+    if (!done) return;
+    setMeasured([""]);
+    onSaid(
+      take ? "The correction is in the plan; the marks have changed. Undo takes it back." : "The check is in the log.",
+    );
+  };
+  const shown = typed.length > 0 && problems.length === 0 ? answer : null;
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-5 xl:grid-cols-[20rem_minmax(0,1fr)]">
+      <section aria-label="What was measured">
+        <h2 className="m-0 text-lg font-bold">Measured after basting</h2>
+        <p className="m-0 mb-2 text-smoke">
+          Laid flat, at the same tension each time, from stitching line to stitching line. At several places if you
+          like.
+          {plan && (
+            <>
+              {" Planned: "}
+              <strong>
+                <Figure>{plan.finished.text}</Figure>
+              </strong>
+              .
+            </>
+          )}
+        </p>
+        {measured.map((text, index) => {
+          const problem = problems.find(
+            (one) => one.path === `measured.${index}` || one.path === `measured.${index}.by`,
+          );
+          const id = `measured-${index}`;
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a measure has no other name than its place
+            <div key={index} className="mb-2 flex flex-col text-sm font-semibold text-smoke">
+              <label htmlFor={id}>{index ? `Measure ${index + 1}` : "Measure"}</label>
+              <input
+                id={id}
+                className="field w-44 text-2xl font-bold"
+                value={text}
+                placeholder={plan?.finished.text.replace("≈", "")}
+                aria-invalid={problem ? true : undefined}
+                aria-describedby={problem ? `${id}-wrong` : undefined}
+                autoComplete="off"
+                onChange={(event) => type(index, event.currentTarget.value)}
+              />
+              {problem && (
+                <span id={`${id}-wrong`} className="max-w-64 text-madder">
+                  {`${sentence(problem.message)} ${sentence(problem.way_out)}`}
+                </span>
+              )}
+            </div>
+          );
+        })}
+        {problems
+          .filter((one) => !one.path.startsWith("measured."))
+          .map((problem) => (
+            <p key={problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
+              {sentence(problem.message)} {sentence(problem.way_out)}
+            </p>
+          ))}
+        <a className="press -ml-3" href="/tape" target="_blank" rel="noreferrer">
+          Open the digital tape
+        </a>
+      </section>
+      <section aria-label="What it says" aria-live="polite">
+        {shown && (
+          <>
+            <p
+              className={`m-0 border-l-[6px] pl-3 text-2xl font-bold ${shown.within ? "border-lichen" : "border-madder"}`}
+              data-testid="verdict"
+            >
+              <Figure>{shown.says[0] ?? ""}</Figure>
+            </p>
+            {shown.says.slice(1).map((line) => (
+              <p key={line} className="my-2 text-lg">
+                <Figure>{line}</Figure>
+              </p>
+            ))}
+            <div className="my-3 flex flex-wrap gap-3">
+              {shown.correction && !shown.within && shown.changes.length > 0 && (
+                <button type="button" className="press press-main" onClick={() => void keep(true)}>
+                  Put it into the plan
+                </button>
+              )}
+              <button type="button" className="press" onClick={() => void keep(false)}>
+                {shown.within ? "Keep the check, leave it" : "Keep the check alone"}
+              </button>
+            </div>
+            {shown.changes.length > 0 && <NewMarks spec={spec} answer={shown} />}
+          </>
+        )}
+        {!shown && spec.correction && (
+          <p className="text-lg">
+            <Figure>{`Corrected once: ${spec.correction.way === "out" ? "let out" : "taken in"} by ${spec.correction.by}.`}</Figure>{" "}
+            Baste it by the new marks and measure again.
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** The pleats that change, with their marks as they will be. */
+function NewMarks({ spec, answer }: { spec: SectionSpec; answer: CheckAnswer }) {
+  const { answer: chalk } = useAsked<ChalkAnswer>("/chalk", { ...spec, correction: answer.correction });
+  if (!chalk) return null;
+  const changed = new Map(answer.changes.map((one) => [one.pleat, one.divisions]));
+  const marks = chalk.marks.filter((mark) => changed.has(mark.pleat));
+  return (
+    <table className="w-full max-w-2xl border-collapse text-lg">
+      <caption className="text-left font-semibold">The marks that move, measured from the start</caption>
+      <thead>
+        <tr className="text-left text-sm text-smoke">
+          <th scope="col">Pleat</th>
+          <th scope="col">Mark</th>
+          <th scope="col">At</th>
+        </tr>
+      </thead>
+      <tbody>
+        {marks.map((mark, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: marks have no other name than their place in the list
+          <tr key={index} className={mark.first ? "border-t border-thread" : ""}>
+            <td className="py-1 pr-4 font-bold">{mark.first ? mark.pleat : ""}</td>
+            <td className="py-1 pr-4">
+              <MarkGlyph kind={mark.kind} width={20} className="mr-2 inline" />
+              {GLYPHS[mark.kind as keyof typeof GLYPHS].word}
+            </td>
+            <td className="py-1">
+              <Figure>{mark.at.text}</Figure>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

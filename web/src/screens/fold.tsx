@@ -1,0 +1,192 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useMemo, useState } from "react";
+import { Link } from "wouter";
+import { ask, type FoldAnswer, type Plan, type Work } from "../api/client";
+import { Choose } from "../parts/fields";
+import { Figure } from "../parts/figure";
+import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
+import { FlatTrack } from "../ribbon/flat-track";
+import { type Model, model as modelOf } from "../ribbon/model";
+import { looks } from "../state/look";
+import { usePlace } from "../state/use-place";
+import { speak, useAwake } from "../state/use-table";
+
+interface Fetched {
+  work: Work;
+  piece: string;
+  plan: Plan;
+  fold: FoldAnswer;
+  model: Model;
+}
+
+/** The folding round at the table: each pleat with its picture, then pressing and basting; and the order of making. */
+export function Fold({ name, piece }: { name: string; piece: string }) {
+  const found = useQuery({
+    queryKey: ["fold", name, piece],
+    queryFn: async (): Promise<Fetched | null> => {
+      const work = await ask<Work>("GET", `/works/${name}`);
+      const section = work.sections.find((one) => one.key === piece);
+      if (!section) return null;
+      const [plan, fold] = await Promise.all([
+        ask<Plan>("POST", "/plan", section.spec),
+        ask<FoldAnswer>("POST", "/fold", section.spec),
+      ]);
+      return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(section.spec)) };
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: 2,
+  });
+  useAwake();
+  if (!found.data)
+    return (
+      <main className="p-8 text-2xl">
+        <h1 className="text-2xl font-bold">The folding round</h1>
+        <p>
+          {found.isPending
+            ? "Fetching the pleats…"
+            : "There is nothing to fold here yet: the step Pleat says what is lacking."}
+        </p>
+        <Link className="press" href={`/works/${name}`}>
+          Back to the bench
+        </Link>
+      </main>
+    );
+  return <Round got={found.data} name={name} piece={piece} />;
+}
+
+function Round({ got, name, piece }: { got: Fetched; name: string; piece: string }) {
+  const { fold, plan } = got;
+  const place = usePlace(name, piece, "start", "RS");
+  const [fibre, setFibre] = useState("0");
+  const [aloud, setAloud] = useState(false);
+  const total = fold.pleats.length;
+  const at = Math.min(place.folded, total);
+  const now = fold.pleats[at];
+  const { go: put } = place;
+  const go = useMemo(() => (to: number) => put({ folded: Math.max(0, Math.min(total, to)) }), [put, total]);
+  useEffect(() => {
+    if (aloud && now) speak(`Pleat ${now.pleat}. ${now.says}`);
+  }, [aloud, now]);
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      const by = { " ": 1, ArrowRight: 1, ArrowLeft: -1, Backspace: -1 }[event.key];
+      if (by === undefined || (event.target instanceof HTMLElement && event.target.matches("button, select"))) return;
+      event.preventDefault();
+      go(at + by);
+    };
+    window.addEventListener("keydown", key);
+    return () => window.removeEventListener("keydown", key);
+  }, [at, go]);
+  const pins = total ? fold.pins / total : 0;
+  return (
+    <main className="flex min-h-dvh flex-col px-4 py-3 sm:px-8">
+      <header className="flex flex-wrap items-center gap-x-4">
+        <Link className="press -ml-3" href={`/works/${name}`}>
+          ‹ Bench
+        </Link>
+        <h1 className="m-0 grow text-xl font-bold">
+          {got.work.name}, {got.piece}: folding
+        </h1>
+        <Link className="press" href={`/works/${name}/table/${piece}`}>
+          Marks
+        </Link>
+        <button type="button" className="press" aria-pressed={aloud} onClick={() => setAloud(!aloud)}>
+          {aloud ? "Spoken aloud" : "Speak"}
+        </button>
+      </header>
+      {total > 0 && (
+        <section aria-label="This fold" aria-live="polite" className="py-3 text-center">
+          {now ? (
+            <>
+              <p className="m-0 text-3xl">
+                Pleat <strong data-testid="fold">{now.pleat}</strong> of {fold.pleats.at(-1)?.pleat}
+              </p>
+              <Picture model={got.model} start={now.start} end={now.end} pleat={now.pleat} />
+              <p className="mx-auto my-2 max-w-4xl text-3xl leading-snug font-bold">
+                <Figure>{now.says}</Figure>
+              </p>
+              <p className="m-0 text-xl">At the top and at the hem alike; pin both.</p>
+            </>
+          ) : (
+            <p className="m-0 text-4xl font-bold text-lichen">
+              All {total} pleats are folded. Baste inside the allowance, then count {fold.pins} pins in.
+            </p>
+          )}
+          <div className="my-3 flex flex-wrap items-center justify-center gap-4">
+            <button
+              type="button"
+              className="press min-h-20 min-w-36 justify-center text-2xl"
+              disabled={at === 0}
+              onClick={() => go(at - 1)}
+            >
+              Back
+            </button>
+            <button
+              type="button"
+              className="press press-main min-h-20 min-w-56 justify-center text-3xl"
+              disabled={at >= total}
+              onClick={() => go(at + 1)}
+            >
+              Folded
+            </button>
+          </div>
+          <p className="m-0 text-lg text-smoke" role="status">
+            {at} of {total} folded, {at * pins} pins out of {fold.pins}
+            {place.behind && ". The place is kept here and goes to the work when the program answers"}
+          </p>
+        </section>
+      )}
+      <section aria-label="Pressing" className="my-4 border-t border-thread pt-3">
+        <Choose
+          name="Pressing"
+          value={fibre}
+          options={fold.pressing.map((one, index) => [`${index}`, one.fibre] as const)}
+          onPick={setFibre}
+        />
+        <p className="my-1 text-lg">{fold.pressing[Number(fibre)]?.says}</p>
+      </section>
+      <section aria-label="The order of making" className="border-t border-thread pt-3">
+        <h2 className="m-0 text-lg font-bold">The order of making</h2>
+        <ol className="m-0 pl-7 text-lg">
+          {fold.order.map((step) => (
+            <li key={step.name} className="py-1">
+              <strong className="first-letter:uppercase">{step.name}</strong>: <Figure>{step.says}</Figure>
+            </li>
+          ))}
+        </ol>
+        <p className="text-smoke">
+          {plan.kind === "cartridge" || plan.kind === "gather" ? "Long threads break: draw up in sections." : ""}
+        </p>
+      </section>
+    </main>
+  );
+}
+
+/** This pleat flat with its marks and folded, as it lies. */
+function Picture({ model, start, end, pleat }: { model: Model; start: number; end: number; pleat: number }) {
+  const wide = 760;
+  const beside = Math.max((end - start) * 0.5, 15);
+  const [low, high] = [start - beside, end + beside];
+  const scale = wide / (high - low);
+  const flat = (mm: number) => (mm - low) * scale;
+  // The folded track stands below where the pleat's own marks come to lie, at the same scale.
+  const own = model.plan.marks.map((mark, index) => (mark.pleat === pleat ? (model.markX[index] as number) : null));
+  const lying = own.filter((x): x is number => x !== null);
+  const middle = (Math.min(...lying) + Math.max(...lying)) / 2;
+  const half = (high - low) / 2;
+  const folded = (mm: number) => (mm - middle + half) * scale;
+  const tall = 62 + 40 + edgeHeight(model);
+  return (
+    <svg
+      viewBox={`0 -4 ${wide} ${tall}`}
+      className="mx-auto h-auto w-full max-w-3xl"
+      role="img"
+      aria-label={`Pleat ${pleat}, flat and folded`}
+    >
+      <FlatTrack model={model} px={flat} low={low} high={high} />
+      <g transform="translate(0 92)">
+        <EdgeTrack model={model} px={folded} low={middle - half} high={middle + half} />
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,187 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useLocation } from "wouter";
+import { ask, type Log, type Problem, Refused, type SectionSpec, send, type Work } from "../api/client";
+import { Tick } from "../parts/fields";
+import { Figure } from "../parts/figure";
+import { sentence } from "../parts/pin-tile";
+import { SewnPlot } from "../parts/sewn-plot";
+
+interface Props {
+  work: Work;
+  spec: SectionSpec;
+  onChange: (spec: SectionSpec, field: string) => void;
+  onSaid: (text: string) => void;
+}
+const WORDS = [
+  ["notes", "Notes", "What to do the same way next time"],
+  ["faults", "Faults", "What to do otherwise next time"],
+] as const;
+
+/** The step Log: planned against sewn, what the cloth usually does, notes and photographs, and making it again. */
+export function LogStep({ work, spec, onChange, onSaid }: Props) {
+  const client = useQueryClient();
+  const [, go] = useLocation();
+  const [problems, setProblems] = useState<Problem[]>([]);
+  const key = ["log", work.key, work.revision];
+  const found = useQuery({ queryKey: key, queryFn: () => ask<Log>("GET", `/works/${work.key}/log`) });
+  const took = (log: Log) => {
+    setProblems([]);
+    client.setQueryData(key, log);
+  };
+  const failed = (error: unknown) => setProblems(error instanceof Refused ? error.problems : []);
+  const write = useMutation({
+    mutationFn: (words: Record<string, unknown>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
+    onSuccess: took,
+    onError: failed,
+  });
+  const picture = useMutation({
+    mutationFn: (file: File) => send<Log>(`/works/${work.key}/photographs`, "photograph", file, file.name),
+    onSuccess: took,
+    onError: failed,
+  });
+  const drop = useMutation({
+    mutationFn: (one: string) => ask<Log>("DELETE", `/works/${work.key}/photographs/${one}`),
+    onSuccess: took,
+    onError: failed,
+  });
+  const again = async () => {
+    const made = await ask<Work>("POST", `/works/${work.key}/again`);
+    go(`/works/${made.key}`);
+  };
+  const log = found.data;
+  if (!log)
+    return <p className="mt-3">{found.isError ? "The log cannot be fetched just now." : "Fetching the log…"}</p>;
+  return (
+    <div className="mt-3 grid grid-cols-1 gap-6 xl:grid-cols-2">
+      <section aria-label="Planned against sewn">
+        <h2 className="m-0 text-lg font-bold">Planned against sewn</h2>
+        {log.checks.length === 0 ? (
+          <p className="text-smoke">Nothing has been measured yet: the step Check keeps what you measure.</p>
+        ) : (
+          <>
+            <SewnPlot checks={log.checks} />
+            <ul className="m-0 list-none p-0">
+              {log.checks.map((check) => (
+                <li key={check.at} className="border-t border-thread py-1">
+                  <span className="text-smoke">{check.at.slice(0, 10)}</span> <strong>{check.name}</strong>:{" "}
+                  <Figure>{`planned ${check.planned.text}, measured ${check.measured.text}. ${check.says[0] ?? ""}`}</Figure>
+                  {check.taken && " The correction went into the plan."}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {log.usual.map((usual) => (
+          <div key={usual.cloth} className="mt-3 bg-linen px-4 py-3">
+            <p className="m-0">
+              <Figure>{usual.says}</Figure>
+            </p>
+            {usual.turn && spec.kind !== "mixed" && JSON.stringify(spec.turn) !== JSON.stringify(usual.turn) && (
+              <button
+                type="button"
+                className="press"
+                onClick={() => {
+                  onChange({ ...spec, turn: usual.turn }, "turn");
+                  onSaid("The marks of this piece now make up for it.");
+                }}
+              >
+                Make up for it in this piece
+              </button>
+            )}
+          </div>
+        ))}
+        {spec.turn && (
+          <p className="m-0 mt-2">
+            <Figure>{`This piece makes up for pleats that come out ${spec.turn.by} ${spec.turn.way ?? "narrower"} each.`}</Figure>{" "}
+            <button type="button" className="press" onClick={() => onChange({ ...spec, turn: null }, "turn")}>
+              Leave that out
+            </button>
+          </p>
+        )}
+      </section>
+      <section aria-label="In your words">
+        <h2 className="m-0 text-lg font-bold">In your words</h2>
+        {problems.map((problem) => (
+          <p key={problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
+            {sentence(problem.message)} {sentence(problem.way_out)}
+          </p>
+        ))}
+        {WORDS.map(([name, word, hint]) => (
+          <label key={name} className="mb-3 flex flex-col text-sm font-semibold text-smoke">
+            {word}
+            <textarea
+              className="field min-h-24 text-base font-normal"
+              placeholder={hint}
+              defaultValue={log[name]}
+              onBlur={(event) =>
+                event.currentTarget.value !== log[name] && write.mutate({ [name]: event.currentTarget.value })
+              }
+            />
+          </label>
+        ))}
+        <div className="flex flex-wrap items-end gap-4">
+          {(["hours", "cost"] as const).map((name) => (
+            <label key={name} className="flex flex-col text-sm font-semibold text-smoke">
+              {name === "hours" ? "Hours" : "Cost"}
+              <input
+                className="field w-32 text-base font-normal"
+                defaultValue={log[name]}
+                onBlur={(event) =>
+                  event.currentTarget.value !== log[name] && write.mutate({ [name]: event.currentTarget.value })
+                }
+              />
+            </label>
+          ))}
+          <Tick name="It is finished" on={log.finished} onTick={(finished) => write.mutate({ finished })} />
+        </div>
+        <button type="button" className="press press-main mt-4" onClick={() => void again()}>
+          Make this again
+        </button>
+        <p className="m-0 text-smoke">
+          A new work like this one, these lessons written beside it; change the size there.
+        </p>
+      </section>
+      <section aria-label="Photographs" className="xl:col-span-2">
+        <h2 className="m-0 text-lg font-bold">Photographs</h2>
+        <p className="m-0 text-smoke">
+          Kept in the data folder, drawn anew: nothing of where or when they were taken stays in them.
+        </p>
+        <label className="my-2 flex flex-col text-sm font-semibold text-smoke">
+          Add a photograph
+          <input
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            className="field max-w-96 text-base font-normal"
+            onChange={(event) => {
+              const file = event.currentTarget.files?.[0];
+              if (file) picture.mutate(file);
+              event.currentTarget.value = "";
+            }}
+          />
+        </label>
+        <ul className="m-0 flex list-none flex-wrap gap-4 p-0">
+          {log.photographs.map((one, index) => (
+            <li key={one.key}>
+              <img
+                src={`/api/photographs/${one.key}`}
+                alt={one.says || `${work.name}, photograph ${index + 1}`}
+                width={one.width}
+                height={one.height}
+                className="h-52 w-auto max-w-full"
+              />
+              <button
+                type="button"
+                className="press"
+                aria-label={`Take away photograph ${index + 1}`}
+                onClick={() => drop.mutate(one.key)}
+              >
+                Take away
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
