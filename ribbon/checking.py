@@ -104,16 +104,12 @@ def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Leng
     if told.within:
         return [*found, f"That is within tolerance ({write(told.tolerance).text}): leave it."]
     if told.changes:
-        deeper = "further over, so that they take more" if told.off > ZERO else "back, so that they take less"
+        way = "more" if told.off > ZERO else "less"
         most = max(abs(one.divisions) for one in told.changes)
-        much = (
-            write(step).text
-            if most == 1
-            else f"{write(step).text} to {write(step * most).text}"
-            if _uneven(told)
-            else write(step * most).text
-        )
-        found.append(f"Move the placement fold of {pleats_say(told.changes)} by {much} {deeper}.")
+        least = min(abs(one.divisions) for one in told.changes)
+        much = write(step * most).text if most == least else f"{write(step * least).text} or {write(step * most).text}"
+        each = "it takes" if len(told.changes) == 1 else "each takes"
+        found.append(f"Move {pleats_say(told.changes)} so that {each} {much} {way} cloth; the others stay as they are.")
         left = told.after - told.planned
         found.append(
             "It then comes out as planned."
@@ -130,10 +126,6 @@ def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Leng
             "Share it over the pleats of its parts by hand, a division each, away from the centre and the closures."
         )
     return found
-
-
-def _uneven(told: Verdict) -> bool:
-    return len({one.divisions for one in told.changes}) > 1
 
 
 def usual(checks: Sequence[tuple[Length, int]]) -> tuple[Length, Length] | None:

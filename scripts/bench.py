@@ -94,7 +94,7 @@ def _shelf() -> None:
     from django.test import Client
     from django.utils import timezone
 
-    from server.works.demo import add_demo_works
+    from server.journal.demo import add_demo_works
     from server.works.models import Section, Work
 
     call_command("migrate", verbosity=0)

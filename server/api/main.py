@@ -31,8 +31,9 @@ api = NinjaAPI(
 api.add_router("", plans)
 api.add_router("", cutting)
 api.add_router("", printing)
-api.add_router("/works", works)
+# Before the works: what stands below a work, or beside them all, is not a work of that name.
 api.add_router("", journal)
+api.add_router("/works", works)
 api.add_router("/cloths", shelf)
 
 

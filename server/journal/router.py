@@ -11,14 +11,23 @@ from ninja.files import UploadedFile
 
 from server.journal import backup, openfile, photographs, services
 from server.journal import schema as s
+from server.journal.demo import add_demo_works
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import services as works
-from server.works.schema import StaleOut, WorkOut
+from server.works.listing import listing
+from server.works.schema import StaleOut, WorkOut, Works
 
 router = Router(tags=["journal"])
 router.add_decorator(csrf_protect, mode="view")
 _NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+
+
+@router.post("/works/demo", response={200: Works, 403: Problems}, operation_id="add_demo_works")
+def add_demo(request: HttpRequest) -> HttpResponse:
+    """Puts the demo works on the shelf, each at its stage."""
+    add_demo_works()
+    return answer(listing("", "touched", 0, 30, deleted=False))
 
 
 @router.get("/works/{key}/log", response={200: s.LogOut, **_NO}, operation_id="read_log", by_alias=True)

@@ -157,6 +157,23 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
         ),
     ),
     (
+        "Narrow-pleated skirt",
+        "the guides’ other skirt: the same waist, pleats of 2.5 cm",
+        (
+            (
+                "Skirt length",
+                {
+                    "kind": "knife", "unit": "cm",
+                    "pins": {"finished": "70 cm", "spacing": "2.5 cm"},
+                    "meet": True, "closed": True,
+                    "allowance": {"start": "1.5 cm", "end": "1.5 cm", "join": "1.5 cm"},
+                    "cloth": {"name": "Guide wool", "usable": "138 cm"},
+                    "correction": {"by": "12 mm", "way": "in"},
+                },
+            ),
+        ),
+    ),
+    (
         "Guide’s skirt",
         "for the dome guides",
         (
@@ -175,7 +192,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
 )  # fmt: skip
 
 
-def add_demo_works() -> list[Work]:
+def put_demo_works() -> list[Work]:
     """The demo works, newly put on the shelf; the guide's skirt is the last touched."""
     return [
         create(name, purpose, [{"name": piece, "spec": spec} for piece, spec in sections])

@@ -23,7 +23,11 @@ def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -
         found = found.filter(Q(name__icontains=word) | Q(purpose__icontains=word) | Q(sections__name__icontains=word))
     if search.strip():
         found = found.distinct()
-    page = found.order_by(*_ORDERS[sort]).prefetch_related("sections")[offset : offset + limit]
+    page = (
+        found.order_by(*_ORDERS[sort])
+        .prefetch_related("sections", "places", "checks")
+        .select_related("entry")[offset : offset + limit]
+    )
     shelf = kept.count()
     return {
         "works": [_row(work) for work in page],
@@ -43,9 +47,24 @@ def _row(work: Work) -> dict[str, Any]:
         "revision": work.revision,
         "touched": work.touched.isoformat(),
         "pieces": len(sections),
-        "next": step,
+        "next": _stage(work, step),
         "glance": glance,
     }
+
+
+def _stage(work: Any, step: str) -> str:
+    """What is next, by how far the making has come, which the rooms above keep beside a work."""
+    entry = getattr(work, "entry", None)
+    if entry is not None and entry.finished:
+        return "nothing, it is finished"
+    checks, places = list(work.checks.all()), list(work.places.all())
+    if checks:
+        return "Check: baste by the new marks and measure again" if checks[-1].taken else "Check"
+    made = sum(place.at for place in places)
+    folded = sum(place.folded for place in places)
+    if folded:
+        return f"Fold on: {folded} {'pleat' if folded == 1 else 'pleats'} folded"
+    return f"Mark on: {made} {'mark' if made == 1 else 'marks'} made" if made and step == "Mark" else step
 
 
 def _glance(section: Any) -> tuple[dict[str, Any] | None, str]:

@@ -14,7 +14,6 @@ from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import schema as s
 from server.works import services
-from server.works.demo import add_demo_works
 from server.works.listing import listing
 from server.works.units import in_unit
 
@@ -56,13 +55,6 @@ def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
     """A new work."""
     sections = [{"name": section.name, "spec": _spec(section.spec)} for section in new.sections]
     return answer(services.told(services.create(new.name, new.purpose, sections)), 201)
-
-
-@router.post("/demo", response={200: s.Works, 403: Problems}, operation_id="add_demo_works")
-def add_demo(request: HttpRequest) -> HttpResponse:
-    """Puts the demo works on the shelf."""
-    add_demo_works()
-    return answer(listing("", "touched", 0, 30, deleted=False))
 
 
 @router.post(

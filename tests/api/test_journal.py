@@ -15,8 +15,8 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from PIL import Image
 
+from server.journal.demo import add_demo_works
 from server.journal.models import Check
-from server.works.demo import add_demo_works
 from server.works.models import Work
 
 pytestmark = pytest.mark.django_db

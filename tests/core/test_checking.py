@@ -42,7 +42,7 @@ def test_twelve_millimetres_too_wide_is_twelve_pleats_of_one() -> None:
     assert max(b - a for a, b in pairwise(numbers)) <= 3
     assert found.after == found.planned
     assert found.says[0] == "It came out 1.2 cm too wide, ≈0.05 cm a pleat."
-    assert found.says[1].endswith("by 0.1 cm further over, so that they take more.")
+    assert found.says[1].endswith("so that each takes 0.1 cm more cloth; the others stay as they are.")
 
 
 @pytest.mark.parametrize(("measured", "within"), [(700, True), (703, True), (697, True), (704, False), (696, False)])
@@ -59,7 +59,7 @@ def test_several_measures_are_averaged_and_their_spread_is_told() -> None:
 def test_too_narrow_lets_pleats_out() -> None:
     found = verdict(skirt(), [Length(690)])
     assert [one.divisions for one in found.changes] == [-1] * 10
-    assert "take less" in found.says[1]
+    assert "each takes 0.1 cm less cloth" in found.says[1]
 
 
 def test_a_correction_adds_to_the_one_before() -> None:

@@ -531,7 +531,7 @@ export interface paths {
         put?: never;
         /**
          * Add Demo
-         * @description Puts the demo works on the shelf.
+         * @description Puts the demo works on the shelf, each at its stage.
          */
         post: operations["add_demo_works"];
         delete?: never;

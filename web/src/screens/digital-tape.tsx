@@ -49,7 +49,7 @@ export function DigitalTape() {
           Send
         </button>
       </form>
-      <ol aria-label="Sent" className="m-0 pl-6">
+      <ol aria-label="Sent" className="m-0 list-decimal pl-6">
         {sent.map((reading, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: readings only grow, and may be alike
           <li key={index}>{reading}</li>

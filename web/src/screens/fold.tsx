@@ -136,7 +136,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
           </p>
         </section>
       )}
-      <section aria-label="Pressing" className="my-4 border-t border-thread pt-3">
+      <section aria-label="How to press" className="my-4 border-t border-thread pt-3">
         <Choose
           name="Pressing"
           value={fibre}
@@ -147,7 +147,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
       </section>
       <section aria-label="The order of making" className="border-t border-thread pt-3">
         <h2 className="m-0 text-lg font-bold">The order of making</h2>
-        <ol className="m-0 pl-7 text-lg">
+        <ol className="m-0 list-decimal pl-7 text-lg">
           {fold.order.map((step) => (
             <li key={step.name} className="py-1">
               <strong className="first-letter:uppercase">{step.name}</strong>: <Figure>{step.says}</Figure>

@@ -31,7 +31,9 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
   };
   const failed = (error: unknown) => setProblems(error instanceof Refused ? error.problems : []);
   const write = useMutation({
-    mutationFn: (words: Record<string, unknown>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
+    mutationFn: (words: Partial<Log>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
+    // Shown as said at once; a refusal is told and the words stay where they were typed.
+    onMutate: (words) => client.setQueryData<Log>(key, (before) => before && { ...before, ...words }),
     onSuccess: took,
     onError: failed,
   });

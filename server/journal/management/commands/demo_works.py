@@ -4,7 +4,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand
 
-from server.works.demo import add_demo_works
+from server.journal.demo import add_demo_works
 from server.works.models import Work
 
 

@@ -1,0 +1,56 @@
+"""The demo works at their stages: one half marked, one checked and found too wide, two finished, with what was learnt."""
+
+from __future__ import annotations
+
+from django.db import transaction
+from django.utils import timezone
+
+from server.journal.models import Check, Entry, Place
+from server.works.demo import put_demo_works
+from server.works.models import Work
+from server.works.versions import CURRENT
+
+# By the name of the work: marks made; measures after basting, by day; its log.
+_HALF_MARKED = {"Star-party apron": 61}
+_CHECKED = {
+    "Narrow-pleated skirt": [["71.2 cm"]],
+    "Bunk curtain": [["62 3/8 in", "62 1/4 in"]],
+    "Dome valance": [["96 1/2 in"]],
+}
+_LOGS = {
+    "Bunk curtain": {
+        "notes": "Stiffener first, then the pleats. A peg on every pleat while the glue of the tape dries.",
+        "faults": "The first space was measured from the hem, not from the stitching line.",
+        "hours": "5",
+        "cost": "38.40",
+        "finished": True,
+    },
+    "Dome valance": {
+        "notes": "Pressed each box before the next. The joins hide well behind the boxes.",
+        "faults": "Ran short of pins at box 17; two hundred are not too many.",
+        "hours": "9 1/2",
+        "cost": "24.00",
+        "finished": True,
+    },
+}
+
+
+@transaction.atomic
+def add_demo_works() -> list[Work]:
+    """The demo works, newly put on the shelf and brought to their stages; the guide's skirt is the last touched."""
+    made = put_demo_works()
+    for work in made:
+        section = work.sections.first()
+        if section is None:
+            continue
+        if work.name in _HALF_MARKED:
+            Place.objects.create(work=work, section=section.key, at=_HALF_MARKED[work.name])
+        for measured in _CHECKED.get(work.name, []):
+            Check.objects.create(
+                work=work, section=section.key, name=section.name, at=timezone.now(), measured=measured,
+                spec={name: value for name, value in section.spec.items() if name != "correction"}, version=CURRENT,
+                taken="correction" in section.spec,
+            )  # fmt: skip
+        if work.name in _LOGS:
+            Entry.objects.create(work=work, **_LOGS[work.name])
+    return made
