@@ -7,7 +7,7 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import refuse
-from ribbon.lengths import UNITS, ZERO, Length
+from ribbon.lengths import UNITS, ZERO, Length, Scribe
 from ribbon.pins import Band, Change, Plan, changes, division, mixed, plan, pleats_say
 from ribbon.pins.section import Section
 
@@ -93,11 +93,13 @@ def _must_be_of_it(section: Section | Band, planned: Length, measure: Length, pa
 
 
 def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Length) -> list[str]:
-    write, fine = section.scribe.write, section.fine.write
+    write = section.scribe.write
+    # A pleat's own share is less than a tape shows: to a hundredth of a centimetre, or a sixty-fourth of an inch.
+    finest = Scribe(section.unit, Length.inches(Fraction(1, 64)) if section.unit.binary else Length(Fraction(1, 10)))
     if not told.off:
         return ["It measures just what was planned."]
     side = "wide" if told.off > ZERO else "narrow"
-    share = f", {fine(abs(told.per_pleat)).text} a pleat" if told.per_pleat else ""
+    share = f", {finest.write(abs(told.per_pleat)).text} a pleat" if told.per_pleat else ""
     found = [f"It came out {write(abs(told.off)).text} too {side}{share}."]
     if told.spread:
         found.append(f"The measures differ among themselves by {write(told.spread).text}.")

@@ -30,6 +30,22 @@ def _shoot(page: Page, name: str) -> None:
     page.screenshot(path=PLACE / f"{name}.png")
 
 
+def _making(page: Page) -> None:
+    """Check, Log and Papers."""
+    _step(page, "Guide’s skirt", "Check")
+    page.get_by_role("textbox", name="Measure", exact=True).fill("71.2")
+    page.get_by_test_id("verdict").scroll_into_view_if_needed()
+    page.get_by_text("The marks that move").wait_for()
+    _shoot(page, "check")
+    _step(page, "Bunk curtain", "Log")
+    page.get_by_role("button", name="Make this again").scroll_into_view_if_needed()
+    _shoot(page, "log")
+    _open(page, "Guide’s skirt")
+    page.get_by_role("link", name="Papers").first.click()
+    page.get_by_role("img", name="template, page 2").wait_for()
+    _shoot(page, "papers")
+
+
 def main() -> None:
     """Serve the demo works from an empty folder and take every picture."""
     PLACE.mkdir(exist_ok=True)
@@ -54,6 +70,7 @@ def main() -> None:
         _open(page, "Star-party apron")
         page.get_by_role("button", name="Mark", exact=True).click()
         _shoot(page, "mark")
+        _making(page)
         _open(page, "Guide’s skirt")
         page.get_by_role("button", name="Right side").click()
         page.get_by_role("button", name="which measure is that").click()

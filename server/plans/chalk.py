@@ -5,16 +5,24 @@ from __future__ import annotations
 from typing import Any
 
 from ribbon.chalk import From, chalk_list, gauge
-from ribbon.pins import marked
+from ribbon.errors import refuse
+from ribbon.pins import marked, tapered
 from ribbon.readings import marks
 from ribbon.strip import walk
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
 
 
-def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool) -> dict[str, Any]:
-    """Every mark as it is chalked, the gauge of one pleat, and what the side and the end change.  Raises `Refusal`."""
-    laid, _ = marked(said.section)
+def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool, upper: bool = False) -> dict[str, Any]:
+    """Every mark as it is chalked, the gauge of one pleat, and what the side and the end change; `upper` at the upper level.
+
+    Raises `Refusal`.
+    """
+    laid, plan = marked(said.section)
+    level = tapered(plan, plan.section.tape) if upper and plan is not None else None
+    if upper and level is None:
+        raise refuse("no_level", "level", "upper", "this edge has one level alone", "give it a second one under Pleat")
+    laid = level.strip if level else laid
     walked = walk(laid)
     writer = Writer(said.section)
     found = chalk_list(marks(laid, walked), walked, nought, wrong_side=wrong_side)
@@ -25,6 +33,10 @@ def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool) -> dict[str, An
     }[nought]
     if wrong_side:
         says += "; the cloth lies wrong side up, so its start is to your right and the list runs mirrored"
+    if level is not None:
+        says += f"; this is the upper level, {writer.places.write(level.height).text} above the edge's own"
+    if said.kind == "cartridge":
+        says += f"; the same points on each of {said.rows} rows, straight below one another"
     return {
         "says": f"{says}. Chalk inside the allowance first, then carry each mark down square.",
         "marks": [

@@ -47,10 +47,14 @@ def section_lies(request: HttpRequest, section: SectionIn) -> HttpResponse:
     "/chalk", response={200: ChalkOut, 400: Problems, 413: Problems, 422: Problems}, operation_id="chalk", by_alias=True
 )
 def section_chalk(
-    request: HttpRequest, section: SectionIn, nought: From = From.START, side: Literal["RS", "WS"] = "RS"
+    request: HttpRequest,
+    section: SectionIn,
+    nought: From = From.START,
+    side: Literal["RS", "WS"] = "RS",
+    level: Literal["lower", "upper"] = "lower",
 ) -> HttpResponse:
-    """The chalk list of one section: from which end, on which side.  Stateless."""
-    return answer(chalk_of(section, nought, wrong_side=side == "WS"))
+    """The chalk list of one section: from which end, on which side, at which level.  Stateless."""
+    return answer(chalk_of(section, nought, wrong_side=side == "WS", upper=level == "upper"))
 
 
 _REFUSED = {400: Problems, 413: Problems, 422: Problems}

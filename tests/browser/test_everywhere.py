@@ -67,7 +67,37 @@ def table(page: Page) -> None:
     expect(page.get_by_test_id("mark")).to_be_visible()
 
 
-SCREENS = [works, shelf, pleat, shaped, cloth, cut, mark, table]
+def fold(page: Page) -> None:
+    mark(page)
+    page.get_by_role("link", name="To the folding").click()
+    expect(page.get_by_role("heading", name="The order of making")).to_be_visible()
+
+
+def papers(page: Page) -> None:
+    open_work(page, "Dome valance")
+    page.get_by_role("link", name="Papers").first.click()
+    expect(page.get_by_role("img", name="template, page 2")).to_be_visible()
+
+
+def check(page: Page) -> None:
+    open_work(page, "Narrow-pleated skirt")
+    step(page, "Check")
+    page.get_by_role("textbox", name="Measure", exact=True).fill("71.3")
+    expect(page.get_by_text("The marks that move")).to_be_visible()
+
+
+def log(page: Page) -> None:
+    open_work(page, "Bunk curtain")
+    step(page, "Log")
+    expect(page.get_by_role("textbox", name="Notes")).to_be_visible()
+
+
+def digital_tape(page: Page) -> None:
+    page.goto("/tape")
+    expect(page.get_by_role("button", name="Send")).to_be_visible()
+
+
+SCREENS = [works, shelf, pleat, shaped, cloth, cut, mark, table, fold, papers, check, log, digital_tape]
 
 
 @pytest.mark.parametrize("screen", SCREENS, ids=lambda screen: screen.__name__)

@@ -39,7 +39,7 @@ export interface paths {
         put?: never;
         /**
          * Section Chalk
-         * @description The chalk list of one section: from which end, on which side.  Stateless.
+         * @description The chalk list of one section: from which end, on which side, at which level.  Stateless.
          */
         post: operations["chalk"];
         delete?: never;
@@ -4141,6 +4141,7 @@ export interface operations {
             query?: {
                 nought?: "start" | "end" | "middle";
                 side?: "RS" | "WS";
+                level?: "lower" | "upper";
             };
             header?: never;
             path?: never;

@@ -21,7 +21,9 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
   const { spec, plan, work, piece } = props;
   const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
   const [side, setSide] = useState<"RS" | "WS">("RS");
-  const { answer } = useAsked<ChalkAnswer>(`/chalk?nought=${from}&side=${side}`, spec);
+  const [level, setLevel] = useState("lower");
+  const query = `nought=${from}&side=${side}&level=${spec.taper ? level : "lower"}`;
+  const { answer } = useAsked<ChalkAnswer>(`/chalk?${query}`, spec);
   return (
     <div className="mt-3">
       <div className="no-print mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -44,7 +46,18 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
           ]}
           onPick={(value) => setSide(value as "RS" | "WS")}
         />
-        <Link className="press press-main" href={`/works/${work}/table/${piece}?nought=${from}&side=${side}`}>
+        {spec.taper && (
+          <Choose
+            name="At"
+            value={level}
+            options={[
+              ["lower", "the lower level"],
+              ["upper", "the upper level"],
+            ]}
+            onPick={setLevel}
+          />
+        )}
+        <Link className="press press-main" href={`/works/${work}/table/${piece}?${query}`}>
           To the table
         </Link>
         <Link className="press" href={`/works/${work}/fold/${piece}`}>

@@ -13,6 +13,7 @@ interface Kept {
   piece: string;
   from: ChalkFrom;
   side: string;
+  level: string;
   chalk: ChalkAnswer;
 }
 
@@ -23,6 +24,7 @@ export function Table({ name, piece }: { name: string; piece: string }) {
   const said = new URLSearchParams(useSearch());
   const from = (said.get("nought") ?? "start") as ChalkFrom;
   const side = said.get("side") === "WS" ? "WS" : "RS";
+  const level = said.get("level") === "upper" ? "upper" : "lower";
   const [kept, setKept] = useState<Kept | null>(() => keptList<Kept>(piece));
   const [lost, setLost] = useState(false);
   useEffect(() => {
@@ -32,8 +34,8 @@ export function Table({ name, piece }: { name: string; piece: string }) {
         const work = await ask<Work>("GET", `/works/${name}`);
         const section = work.sections.find((one) => one.key === piece);
         if (!section) return;
-        const chalk = await ask<ChalkAnswer>("POST", `/chalk?nought=${from}&side=${side}`, section.spec);
-        const now: Kept = { name: work.name, piece: section.name, from, side, chalk };
+        const chalk = await ask<ChalkAnswer>("POST", `/chalk?nought=${from}&side=${side}&level=${level}`, section.spec);
+        const now: Kept = { name: work.name, piece: section.name, from, side, level, chalk };
         if (!here) return;
         setKept(now);
         setLost(false);
@@ -48,10 +50,10 @@ export function Table({ name, piece }: { name: string; piece: string }) {
       here = false;
       window.clearInterval(again);
     };
-  }, [name, piece, from, side, lost]);
+  }, [name, piece, from, side, level, lost]);
   useAwake();
   // A list of the other end or side serves only while nothing better can be had.
-  if (!kept || (!lost && (kept.from !== from || kept.side !== side)))
+  if (!kept || (!lost && (kept.from !== from || kept.side !== side || kept.level !== level)))
     return (
       <main className="p-8 text-2xl">
         <h1 className="text-2xl font-bold">The table</h1>
@@ -61,7 +63,9 @@ export function Table({ name, piece }: { name: string; piece: string }) {
         </Link>
       </main>
     );
-  return <Marking key={`${piece} ${from} ${side}`} kept={kept} lost={lost} name={name} piece={piece} from={from} />;
+  return (
+    <Marking key={`${piece} ${from} ${side} ${level}`} kept={kept} lost={lost} name={name} piece={piece} from={from} />
+  );
 }
 
 function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string; from: ChalkFrom }) {
