@@ -100,7 +100,7 @@ def _opened(file: IO[bytes], name: str) -> tuple[list[dict[str, object]], dict[s
             said = orjson.loads(held.read("everything.json"))
             found = [one.filename for one in held.infolist() if _PICTURE.match(one.filename)]
             pictures = {path[12:-4]: redrawn(held.read(path), path)[0] for path in found}
-    except (BadZipFile, KeyError, orjson.JSONDecodeError, NotImplementedError, RuntimeError, EOFError, OSError):
+    except (BadZipFile, KeyError, orjson.JSONDecodeError, RuntimeError, EOFError, OSError):
         raise wrong from None
     if (
         not isinstance(said, dict)

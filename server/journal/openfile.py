@@ -22,7 +22,7 @@ FORMAT, VERSION = "young-ribbon", 1
 
 def schema() -> dict[str, Any]:
     """The JSON Schema of the open file."""
-    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **OpenFile.model_json_schema()}
+    return OpenFile.model_json_schema()
 
 
 def written(key: str) -> tuple[bytes, str]:

@@ -70,11 +70,20 @@ class PhotographOut(Schema):
     height: int
 
 
+class EachOut(Schema):
+    """How far each pleat of one check was off, in mm (above nought: too wide) and in words, and the work it was of."""
+
+    work: str
+    mm: float
+    text: str
+
+
 class UsualOut(Schema):
     """How pleats of one cloth usually come out, and the turn of cloth that makes up for it."""
 
     cloth: str
     checks: int
+    each: list[EachOut]
     mean: float
     spread: float
     turn: TurnSpec | None

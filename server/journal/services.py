@@ -125,27 +125,33 @@ def _told_check(check: Check) -> dict[str, Any] | None:
 def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
     """How pleats of that cloth usually come out, over every first check of a piece of it; None without one."""
     found: list[tuple[Length, int]] = []
-    for check in Check.objects.filter(spec__cloth__name=cloth, work__deleted=None):
+    each: list[dict[str, Any]] = []
+    scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
+    for check in Check.objects.filter(spec__cloth__name=cloth, work__deleted=None).select_related("work"):
         if check.spec.get("correction") or check.spec.get("turn"):
             continue  # sewn by other marks than the plan's own
         read = _verdict(check)
         if read is None or not isinstance(read[0].spec.section, Section):
             continue
-        found.append((read[1].off, plan(read[0].spec.section).count))
-    share = usual(found)
-    if share is None:
+        count = plan(read[0].spec.section).count
+        found.append((read[1].off, count))
+        if count:
+            share = read[1].off / count
+            each.append({"work": check.work.name, "mm": float(share.mm), "text": scribe.write(abs(share)).text})
+    came = usual(found)
+    if came is None:
         return None
-    mean, spread = share
-    scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
+    mean, spread = came
     text = scribe.write(abs(mean)).text.removeprefix("≈")
     way = "wider" if mean > ZERO else "narrower"
     return {
         "cloth": cloth,
-        "checks": len(found),
+        "checks": len(each),
+        "each": each,
         "mean": float(mean.mm),
         "spread": float(spread.mm),
         "turn": {"by": text, "way": way} if mean else None,
-        "says": f"Over {len(found)} {'check' if len(found) == 1 else 'checks'}, pleats in {cloth} came out {text} {way} each."
+        "says": f"Over {len(each)} {'check' if len(each) == 1 else 'checks'}, pleats in {cloth} came out {text} {way} each."
         if mean
         else f"Pleats in {cloth} come out as planned.",
     }

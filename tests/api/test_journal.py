@@ -107,6 +107,7 @@ def test_what_a_cloth_usually_does_is_offered_as_its_turn(ask: Asked) -> None:
     _, log = ask("GET", f"/works/{made(ask)['key']}/log")
     usual = log["usual"][0]
     assert usual["checks"] == 2
+    assert [(one["work"], one["text"]) for one in usual["each"]] == [("Skirt", "0.05 cm"), ("Skirt", "0.03 cm")]
     assert usual["turn"] == {"by": "0.04 cm", "way": "wider"}
     status, plan = ask("POST", "/plan", {**SKIRT, "turn": usual["turn"]})
     assert status == 200

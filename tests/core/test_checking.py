@@ -12,8 +12,8 @@ from hypothesis import strategies as st
 
 from ribbon.checking import usual, verdict
 from ribbon.errors import Refusal
-from ribbon.lengths import Length
-from ribbon.pins import End, Pin, Section, changes, marked, plan, taped
+from ribbon.lengths import UNITS, Length
+from ribbon.pins import Band, End, Part, Pin, Section, changes, marked, plan, taped
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
 from ribbon.readings import marks
@@ -76,6 +76,38 @@ def test_a_measure_that_cannot_be_of_it(measure: int, way_out: str) -> None:
     problem = refused.value.problems[0]
     assert problem.path == "measured.1"
     assert way_out in problem.way_out
+
+
+def test_a_bunk_curtain_in_sixteenths() -> None:
+    """By hand: 62 3/8 and 62 1/4 are 62 5/16 in the mean, five sixteenths wide, which is past half a per cent (0.31 in).
+
+    Of 17 pleats the first, the ninth and the last are spared; five of the other fourteen, as even as may be.
+    """
+    inch = Length.inches(1)
+    pins = {Q.FINISHED: Pin((inch * 62).mm), Q.FLAT: Pin((inch * 150).mm), Q.COUNT: Pin(Fraction(17))}
+    ends = {"lead": End(times=Fraction(1)), "tail": End(times=Fraction(1))}
+    section = Section(KINDS["pinch"], pins, unit=UNITS["in"], tape=inch / 16, **ends)  # type: ignore[arg-type]
+    found = verdict(section, [inch * 62 + inch * Fraction(3, 8), inch * 62 + inch / 4])
+    assert found.off == inch * Fraction(5, 16)
+    assert [(one.pleat, one.divisions) for one in found.changes] == [(3, 1), (6, 1), (10, 1), (12, 1), (15, 1)]
+    assert found.says == (
+        "It came out 5/16 in too wide, ≈1/64 in a pleat.",
+        "The measures differ among themselves by 1/8 in.",
+        "Move pleats 3, 6, 10, 12 and 15 so that each takes 1/16 in more cloth; the others stay as they are.",
+        "It then comes out as planned.",
+    )
+
+
+def test_more_divisions_than_pleats_go_twice_over() -> None:
+    found = verdict(skirt(pins={Q.FINISHED: Pin(Fraction(700)), Q.COUNT: Pin(Fraction(4))}), [Length(710)])
+    assert [one.divisions for one in found.changes] == [2, 3, 2, 3]
+
+
+def test_a_mixed_edge_is_shared_by_hand() -> None:
+    band = Band((Part(skirt(pins={}, closed=False, meet=True)), Part(None)), Length(800), UNITS["cm"], Length(1))
+    found = verdict(band, [Length(812)])
+    assert found.changes == ()
+    assert found.says[-1].startswith("Share it over the pleats of its parts by hand")
 
 
 def test_gathers_are_drawn_up() -> None:

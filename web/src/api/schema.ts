@@ -1591,6 +1591,18 @@ export interface components {
             margin?: (string | number) | null;
         };
         /**
+         * EachOut
+         * @description How far each pleat of one check was off, in mm (above nought: too wide) and in words, and the work it was of.
+         */
+        EachOut: {
+            /** Mm */
+            mm: number;
+            /** Text */
+            text: string;
+            /** Work */
+            work: string;
+        };
+        /**
          * EndSpec
          * @description What stands between an end and the pleat next to it: a width, or 0, 1/2 or 1 times the spacing.
          *
@@ -3832,6 +3844,8 @@ export interface components {
             checks: number;
             /** Cloth */
             cloth: string;
+            /** Each */
+            each: components["schemas"]["EachOut"][];
             /** Mean */
             mean: number;
             /** Says */

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "wouter";
 import { ask, type FoldAnswer, type Plan, type Work } from "../api/client";
+import { BackAndNext } from "../parts/back-and-next";
 import { Choose } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
@@ -113,22 +114,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
             </p>
           )}
           <div className="my-3 flex flex-wrap items-center justify-center gap-4">
-            <button
-              type="button"
-              className="press min-h-20 min-w-36 justify-center text-2xl"
-              disabled={at === 0}
-              onClick={() => go(at - 1)}
-            >
-              Back
-            </button>
-            <button
-              type="button"
-              className="press press-main min-h-20 min-w-56 justify-center text-3xl"
-              disabled={at >= total}
-              onClick={() => go(at + 1)}
-            >
-              Folded
-            </button>
+            <BackAndNext at={at} most={total} next="Folded" go={go} />
           </div>
           <p className="m-0 text-lg text-smoke" role="status">
             {at} of {total} folded, {at * pins} pins out of {fold.pins}

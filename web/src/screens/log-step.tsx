@@ -62,7 +62,14 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
           <p className="text-smoke">Nothing has been measured yet: the step Check keeps what you measure.</p>
         ) : (
           <>
-            <SewnPlot checks={log.checks} />
+            <SewnPlot
+              offs={log.checks.map((check) => ({
+                name: check.name,
+                mm: check.off.mm,
+                text: check.off.text,
+                within: check.within,
+              }))}
+            />
             <ul className="m-0 list-none p-0">
               {log.checks.map((check) => (
                 <li key={check.at} className="border-t border-thread py-1">
@@ -79,6 +86,7 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
             <p className="m-0">
               <Figure>{usual.says}</Figure>
             </p>
+            <SewnPlot offs={usual.each.map((one) => ({ ...one, name: one.work, within: false }))} />
             {usual.turn && spec.kind !== "mixed" && JSON.stringify(spec.turn) !== JSON.stringify(usual.turn) && (
               <button
                 type="button"

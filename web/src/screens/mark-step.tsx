@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "wouter";
 import type { ChalkAnswer, Plan, SectionSpec } from "../api/client";
+import { ChalkChoice } from "../parts/chalk-choice";
 import { Choose } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { MarksTable } from "../parts/marks-table";
@@ -27,24 +28,11 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
   return (
     <div className="mt-3">
       <div className="no-print mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
-        <Choose
-          name="Measured"
-          value={from}
-          options={[
-            ["start", "from the start"],
-            ["end", "from the end"],
-            ["middle", "from the middle, both ways"],
-          ]}
-          onPick={(value) => setFrom(value as ChalkFrom)}
-        />
-        <Choose
-          name="Chalked on"
-          value={side}
-          options={[
-            ["RS", "the right side"],
-            ["WS", "the wrong side"],
-          ]}
-          onPick={(value) => setSide(value as "RS" | "WS")}
+        <ChalkChoice
+          from={from}
+          side={side}
+          onFrom={(value) => setFrom(value as ChalkFrom)}
+          onSide={(value) => setSide(value as "RS" | "WS")}
         />
         {spec.taper && (
           <Choose

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearch } from "wouter";
 import { ask, type Paper, type Problem, Refused, type Work } from "../api/client";
+import { ChalkChoice } from "../parts/chalk-choice";
 import { Choose } from "../parts/fields";
 import { sentence } from "../parts/pin-tile";
 import { Plotter } from "../parts/plotter";
@@ -114,29 +115,7 @@ function Laid({ work }: { work: Work }) {
               ]}
               onPick={setSheet}
             />
-            {kind === "chalk" && (
-              <>
-                <Choose
-                  name="Measured"
-                  value={nought}
-                  options={[
-                    ["start", "from the start"],
-                    ["end", "from the end"],
-                    ["middle", "from the middle"],
-                  ]}
-                  onPick={setNought}
-                />
-                <Choose
-                  name="Chalked on"
-                  value={side}
-                  options={[
-                    ["RS", "the right side"],
-                    ["WS", "the wrong side"],
-                  ]}
-                  onPick={setSide}
-                />
-              </>
-            )}
+            {kind === "chalk" && <ChalkChoice from={nought} side={side} onFrom={setNought} onSide={setSide} />}
             {told.length === 0 &&
               answer?.formats.map((format) => (
                 <button

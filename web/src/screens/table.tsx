@@ -1,6 +1,7 @@
 import { type PointerEvent, useCallback, useEffect, useRef, useState } from "react";
 import { Link, useSearch } from "wouter";
 import { ask, type ChalkAnswer, type Work } from "../api/client";
+import { BackAndNext } from "../parts/back-and-next";
 import { Figure } from "../parts/figure";
 import { MarkGlyph } from "../parts/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
@@ -169,22 +170,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
         )}
       </section>
       <div className="flex flex-wrap items-center justify-center gap-4 pb-2">
-        <button
-          type="button"
-          className="press min-h-20 min-w-36 justify-center text-2xl"
-          disabled={at === 0}
-          onClick={() => go(at - 1)}
-        >
-          Back
-        </button>
-        <button
-          type="button"
-          className="press press-main min-h-20 min-w-56 justify-center text-3xl"
-          disabled={at >= marks.length}
-          onClick={() => go(at + 1)}
-        >
-          Next
-        </button>
+        <BackAndNext at={at} most={marks.length} next="Next" go={go} />
         <label className="flex flex-col text-sm font-semibold text-smoke">
           Go to pleat
           <input
