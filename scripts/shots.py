@@ -42,7 +42,7 @@ def _making(page: Page) -> None:
     _shoot(page, "log")
     _open(page, "Guide’s skirt")
     page.get_by_role("link", name="Papers").first.click()
-    page.get_by_role("img", name="template, page 2").wait_for()
+    page.get_by_role("img", name="template, page 2 of").wait_for()
     _shoot(page, "papers")
 
 

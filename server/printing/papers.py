@@ -28,7 +28,7 @@ from papers import (
     to_svg,
 )
 from ribbon.chalk import From, chalk_list, gauge
-from ribbon.errors import refuse
+from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.pins import marked, tapered
 from ribbon.readings import marks
@@ -37,6 +37,7 @@ from server.cutting.cut import Named, cut_of
 from server.printing.schema import FileIn, PaperIn
 
 MOST_SHEETS = 400
+MOST_MARKS = 8000
 _WORDS = {
     "outer": "outer fold", "inner": "inner fold", "placement": "placement", "centre": "centre", "sew": "sew",
     "finger": "finger fold", "stitch": "stitch point", "match": "match point",
@@ -70,7 +71,10 @@ def made(asked: PaperIn) -> Made:
     """The paper that is asked for.  Raises `Refusal`."""
     if asked.here >= len(asked.sections):
         raise refuse("no_piece", "here", asked.here, "there is no such piece", "choose one of the work's pieces")
-    return _PAPERS[asked.paper](asked)
+    paper = _PAPERS[asked.paper](asked)
+    if len(paper.pages) > MOST_SHEETS:
+        raise _too_long(len(paper.pages))
+    return paper
 
 
 def file_of(asked: FileIn) -> tuple[bytes, str, str]:
@@ -101,6 +105,14 @@ def _title(asked: PaperIn, what: str) -> str:
 def _template(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
     strip, plan = marked(section)
+    if len(strip.lines) > MOST_MARKS:
+        raise refuse(
+            "too_many",
+            "sections",
+            f"{len(strip.lines)} marks",
+            f"a template holds at most {MOST_MARKS} marks",
+            "print the chalk list, or the gauge",
+        )
     walked, write = walk(strip), section.scribe.write
     found = marks(strip, walked)
     upper = tapered(plan, section.tape) if plan is not None else None
@@ -123,16 +135,20 @@ def _template(asked: PaperIn) -> Made:
     paper = PAPERS[asked.sheet]
     many = pages_needed(drawing, paper)
     if many > MOST_SHEETS:
-        raise refuse(
-            "too_long",
-            "sections",
-            f"{many} sheets",
-            f"a template of this strip takes {many} sheets of paper, and more than {MOST_SHEETS} is no help to anyone",
-            "use the gauge or the chalk list instead",
-        )
+        raise _too_long(many)
     says = f"{many} {'sheet' if many == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
     says += "; lines slant from the foot to the upper level." if upper else "."
     return Made(title, says, on_sheets(drawing, paper, _unit(asked), title), drawing)
+
+
+def _too_long(sheets: int) -> Refusal:
+    return refuse(
+        "too_long",
+        "sections",
+        f"{sheets} sheets",
+        f"this takes {sheets} sheets of paper, and more than {MOST_SHEETS} is no help to anyone",
+        "use the gauge, or the list as CSV from a shorter edge",
+    )
 
 
 def _gauge(asked: PaperIn) -> Made:

@@ -76,7 +76,7 @@ def fold(page: Page) -> None:
 def papers(page: Page) -> None:
     open_work(page, "Dome valance")
     page.get_by_role("link", name="Papers").first.click()
-    expect(page.get_by_role("img", name="template, page 2")).to_be_visible()
+    expect(page.get_by_role("img", name="template, page 2 of")).to_be_visible()
 
 
 def check(page: Page) -> None:

@@ -16,10 +16,10 @@ from tests.browser.test_by_hand import open_work
 from tests.browser.test_cloth import step
 
 
-@pytest.fixture
-def site(tmp_path: Path) -> Iterator[str]:
-    """The program with the demo works, its own for each test: they change them."""
-    running, address = serve(tmp_path / "data", "--demo")
+@pytest.fixture(scope="module")
+def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The program with the demo works; each test changes a work of its own."""
+    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
     yield address
     end(running)
 
@@ -61,27 +61,27 @@ def test_a_skirt_is_checked_corrected_and_remembered(page: Page, accessible: Cal
 
 
 def test_undo_takes_a_correction_back(page: Page) -> None:
-    open_work(page, "Guide’s skirt")
+    open_work(page, "Star-party apron")
     step(page, "Check")
-    page.get_by_role("textbox", name="Measure", exact=True).fill("69")
+    page.get_by_role("textbox", name="Measure", exact=True).fill("39 1/2")
     page.get_by_role("button", name="Put it into the plan").click()
-    expect(page.get_by_text("Corrected once: let out by 10 mm.")).to_be_visible()
+    expect(page.get_by_text("Corrected once: let out by 12.7 mm.")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("Corrected once")).to_be_hidden()
 
 
 def test_the_digital_tape_sends_to_the_open_check(page: Page) -> None:
-    open_work(page, "Guide’s skirt")
+    open_work(page, "Plaid wrap")
     step(page, "Check")
     with page.context.expect_page() as opened:
         page.get_by_role("link", name="Open the digital tape").click()
     tape = opened.value
-    tape.get_by_label("Reading").fill("70.2")
+    tape.get_by_label("Reading").fill("84.2")
     tape.get_by_role("button", name="Send").click()
-    expect(page.get_by_role("textbox", name="Measure", exact=True)).to_have_value("70.2 cm")
-    tape.get_by_label("Reading").fill("70.4")
+    expect(page.get_by_role("textbox", name="Measure", exact=True)).to_have_value("84.2 cm")
+    tape.get_by_label("Reading").fill("84.4")
     tape.get_by_role("button", name="Send").click()
-    expect(page.get_by_role("textbox", name="Measure 2")).to_have_value("70.4 cm")
+    expect(page.get_by_role("textbox", name="Measure 2")).to_have_value("84.4 cm")
     expect(page.get_by_text("leave it.")).to_be_visible()
 
 
@@ -155,10 +155,10 @@ def test_a_paper_that_lacks_its_cloth_says_so(page: Page) -> None:
 
 def test_a_work_goes_out_as_a_file_and_comes_in_again(page: Page, tmp_path: Path) -> None:
     page.goto("/")
-    page.get_by_role("button", name="More for Dome valance").click()
+    page.get_by_role("button", name="More for Bunk curtain").click()
     with page.expect_download() as got:
         page.get_by_role("menuitem", name="Take as a file").click()
-    kept = tmp_path / "dome.ribbon.json"
+    kept = tmp_path / "bunk.ribbon.json"
     got.value.save_as(kept)
     page.get_by_role("button", name="New work").click()
     bad = json.loads(kept.read_text())
@@ -167,11 +167,15 @@ def test_a_work_goes_out_as_a_file_and_comes_in_again(page: Page, tmp_path: Path
         {"name": "bad.ribbon.json", "mimeType": "application/json", "buffer": json.dumps(bad).encode()}
     )
     expect(page.get_by_role("alert")).to_contain_text("work.sections.0.spec.kind")
-    page.get_by_label("Or from a file").set_input_files(kept)
-    expect(page.get_by_role("heading", name="Dome valance")).to_be_visible()
+    good = json.loads(kept.read_text())
+    good["work"]["name"] = "From a file"
+    page.get_by_label("Or from a file").set_input_files(
+        {"name": "good.ribbon.json", "mimeType": "application/json", "buffer": json.dumps(good).encode()}
+    )
+    expect(page.get_by_role("heading", name="From a file")).to_be_visible()
     page.keyboard.press("6")
     expect(page.get_by_role("textbox", name="Notes")).to_have_value(
-        "Pressed each box before the next. The joins hide well behind the boxes."
+        "Stiffener first, then the pleats. A peg on every pleat while the glue of the tape dries."
     )
 
 
@@ -181,9 +185,9 @@ def test_a_backup_brings_everything_back(page: Page, tmp_path: Path) -> None:
         page.get_by_role("button", name="Back up everything").click()
     kept = tmp_path / "kept.zip"
     got.value.save_as(kept)
-    page.get_by_role("button", name="More for Plaid wrap").click()
+    page.get_by_role("button", name="More for Observing coat").click()
     page.get_by_role("menuitem", name="Delete").click()
-    expect(page.get_by_role("link", name="Plaid wrap")).to_be_hidden()
+    expect(page.get_by_role("link", name="Observing coat")).to_be_hidden()
     field = page.get_by_label("Bring a backup back")
     field.set_input_files({"name": "no.zip", "mimeType": "application/zip", "buffer": b"PK"})
     page.get_by_role("button", name="Bring it back").click()
@@ -191,7 +195,7 @@ def test_a_backup_brings_everything_back(page: Page, tmp_path: Path) -> None:
     page.get_by_role("button", name="Leave everything as it is").click()
     field.set_input_files(kept)
     page.get_by_role("button", name="Bring it back").click()
-    expect(page.get_by_role("link", name="Plaid wrap")).to_be_visible()
+    expect(page.get_by_role("link", name="Observing coat")).to_be_visible()
 
 
 def test_photographs_come_and_go(page: Page) -> None:

@@ -6,7 +6,7 @@ import csv
 from io import BytesIO, StringIO
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from pypdf import PdfReader
 
@@ -97,6 +97,7 @@ def test_words_for_sewists_are_in_the_face_that_is_shipped() -> None:
 places = st.tuples(st.integers(-50, 350), st.integers(-50, 250))
 
 
+@settings(deadline=None)
 @given(places, places)
 def test_what_is_clipped_lies_within_and_on_the_line(a: tuple[int, int], b: tuple[int, int]) -> None:
     drawing = Drawing(300, 200, (Line(Layer.CUT, ((float(a[0]), float(a[1])), (float(b[0]), float(b[1])))),))
@@ -110,6 +111,7 @@ def test_what_is_clipped_lies_within_and_on_the_line(a: tuple[int, int], b: tupl
         assert len(clipped(drawing, 0, 0, 300, 200).lines) == 1
 
 
+@settings(max_examples=50, deadline=None)
 @given(st.integers(1, 9000), st.integers(1, 700))
 def test_sheets_cover_the_whole_drawing(width: int, height: int) -> None:
     """The four corners of a drawing each stand on some sheet."""

@@ -195,14 +195,14 @@ function Laid({ first }: { first: Work }) {
           {bench.trouble}
         </p>
       )}
-      <nav aria-label="Steps" className="no-print flex gap-1 border-b-2 border-soot">
+      <nav aria-label="Steps" className="no-print flex flex-wrap border-b-2 border-soot sm:gap-1">
         {STEPS.map(([name, word]) => (
           <button
             key={name}
             type="button"
             aria-current={step === name ? "step" : undefined}
             onClick={() => setStep(name)}
-            className={`min-h-11 rounded-t px-5 font-semibold ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
+            className={`min-h-11 rounded-t px-3 font-semibold sm:px-5 ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
           >
             {word}
           </button>
