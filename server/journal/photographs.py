@@ -84,3 +84,8 @@ def read(key: str) -> bytes | None:
     """The photograph kept under `key`, None where there is none."""
     path = folder() / f"{key}.jpg"
     return path.read_bytes() if key.isalnum() and path.is_file() else None
+
+
+def remove(key: str) -> None:
+    """Take the file of that photograph away."""
+    (folder() / f"{key}.jpg").unlink(missing_ok=True)

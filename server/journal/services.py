@@ -13,7 +13,7 @@ from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
 from ribbon.pins import Section, plan
 from server.journal.models import Check, Entry, Photograph, Place
-from server.journal.photographs import put, redrawn
+from server.journal.photographs import put, redrawn, remove
 from server.plans.check import CheckIn, told_verdict, verdict_of
 from server.works import services as works
 from server.works.models import Work
@@ -200,11 +200,12 @@ def add_photograph(key: str, data: bytes, name: str, says: str) -> dict[str, Any
 
 @transaction.atomic
 def drop_photograph(key: str, photograph: str) -> dict[str, Any]:
-    """The log without that photograph; its file stays until the next backup sweeps it."""
+    """The log without that photograph, and its file gone."""
     found = works.find(key).photographs.filter(pk=photograph)
     if not found.exists():
         raise Http404
     found.delete()
+    transaction.on_commit(lambda: remove(photograph))
     return log_of(key)
 
 

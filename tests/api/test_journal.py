@@ -133,7 +133,7 @@ def photograph(size: tuple[int, int] = (60, 40)) -> bytes:
     return made.getvalue()
 
 
-def test_nothing_hidden_stays_in_a_photograph(ask: Asked) -> None:
+def test_nothing_hidden_stays_in_a_photograph(ask: Asked, django_capture_on_commit_callbacks: Any) -> None:
     work = made(ask)
     hidden = photograph((2400, 1200)) + b"something after the end"
     log = send(f"/works/{work['key']}/photographs", "photograph", hidden, "front.jpg", says="The front").json()
@@ -143,8 +143,10 @@ def test_nothing_hidden_stays_in_a_photograph(ask: Asked) -> None:
     assert b"where it was taken" not in data
     assert b"something after" not in data
     assert not Image.open(BytesIO(data)).getexif()
-    _, after = ask("DELETE", f"/works/{work['key']}/photographs/{told['key']}")
+    with django_capture_on_commit_callbacks(execute=True):
+        _, after = ask("DELETE", f"/works/{work['key']}/photographs/{told['key']}")
     assert after["photographs"] == []
+    assert Client(SERVER_NAME="127.0.0.1").get(f"/api/photographs/{told['key']}").status_code == 404
 
 
 @pytest.mark.parametrize("data", [b"", b"GIF89a", b"<svg/>", photograph()[:200], b"\xff\xd8\xff" + b"\x00" * 50])
