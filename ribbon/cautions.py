@@ -51,11 +51,13 @@ def _thick(plan: Plan, most: Thick) -> list[Caution]:
     if cloth is None or plan.section.kind.upright or not plan.section.kind.folded:
         return []
     through = cloth * (2 * most.layers)
-    if through <= MACHINE_SEWS:
+    own = plan.section.machine
+    if through <= (own or MACHINE_SEWS):
         return []
+    limit = f"the {float(own.mm):.2g} mm that your machine sews" if own else "the 6 mm or so that a home machine sews"
     says = (
-        f"{most.layers} layers of this cloth under a band are {float(through.mm):.2g} mm, past the 6 mm or so that a home "
-        "machine sews: use shallower or wider spaced pleats, a yoke, or sew by hand. Thick folds break needles: mind your eyes."
+        f"{most.layers} layers of this cloth under a band are {float(through.mm):.2g} mm, past {limit}: "
+        "use shallower or wider spaced pleats, a yoke, or sew by hand. Thick folds break needles: mind your eyes."
     )
     return [Caution("thick", says, None)]
 

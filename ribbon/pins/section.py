@@ -139,6 +139,8 @@ class Section:
     goblet: bool = False
     at_foot: bool = False
     rows: int = 2
+    machine: Length | None = None
+    """How thick a pile of cloth the machine sews, where that is known."""
     correction: Length = ZERO
     """By how much the basted row is taken in after a check (below nought: let out)."""
     turn: Length = ZERO

@@ -212,6 +212,9 @@ class SectionSpec(_Row):
     unit: UnitSign = Field("cm", description="How bare numbers are read and answers written.")
     tape: Typed | None = Field("", description="The smallest division that will be marked; null for exact marks.")
     allowance: AllowanceSpec = AllowanceSpec()
+    machine: Typed | None = Field(
+        None, description="How thick a pile of cloth the machine sews; about 6 mm unless said."
+    )
     cloth: ClothSpec = ClothSpec()
     cutting: CuttingSpec = CuttingSpec()
     parts: Annotated[list[PartSpec], Field(max_length=24)] = []

@@ -26,6 +26,7 @@ def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, A
         "at_foot": data.get("pinched_at") == "foot",
         "correction": _signed(texts, data, "correction", "out"),
         "turn": _signed(texts, data, "turn", "wider"),
+        "machine": texts.positive("machine", data.get("machine")),
         "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
     }
 

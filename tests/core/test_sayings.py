@@ -143,6 +143,15 @@ def test_thick_folds_are_minded() -> None:
     assert "Thick folds break needles" in caution.message
 
 
+@pytest.mark.parametrize(("machine", "says"), [(13, ""), (12, ""), (11, "past the 11 mm that your machine sews")])
+def test_what_the_machine_sews_is_its_owners_to_say(machine: int, says: str) -> None:
+    felt = section(
+        "knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(2)), closed=True, meet=True,
+        machine=Length(machine),
+    )  # fmt: skip
+    assert [says in caution.message for caution in minded(plan(felt))] == ([True] if says else [])
+
+
 def test_the_facing_of_pleats_that_have_none_is_minded() -> None:
     made = plan(section("box", {"finished": "60 cm", "box": "5 cm"}, facing=Facing.TO_CENTRE))
     assert [c.code for c in minded(made)] == ["no_hand"]

@@ -3182,6 +3182,11 @@ export interface components {
              */
             lining?: boolean;
             /**
+             * Machine
+             * @description How thick a pile of cloth the machine sews; about 6 mm unless said.
+             */
+            machine?: (string | number) | null;
+            /**
              * Meet
              * @description True: pleats meet. False: they need not. Left out: as it follows.
              */
@@ -3404,6 +3409,11 @@ export interface components {
              * @default false
              */
             lining?: boolean;
+            /**
+             * Machine
+             * @description How thick a pile of cloth the machine sews; about 6 mm unless said.
+             */
+            machine?: (string | number) | null;
             /**
              * Meet
              * @description True: pleats meet. False: they need not. Left out: as it follows.

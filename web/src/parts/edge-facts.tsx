@@ -181,6 +181,15 @@ function Whole({
         problems={problems}
         onType={(text) => set({ "cloth.thickness": text || null })}
       />
+      {spec.cloth?.thickness && (
+        <Text
+          name="The machine sews up to"
+          path="machine"
+          value={spec.machine ?? ""}
+          problems={problems}
+          onType={(text) => set({ machine: text || null })}
+        />
+      )}
       <Choose
         name="Marks to the nearest"
         value={spec.tape === null ? "exact" : String(spec.tape || "") || (metric ? "1 mm" : "1/16 in")}
