@@ -23,17 +23,17 @@ class Paper(NamedTuple):
 PAPERS = {"a4": Paper("A4", 210.0, 297.0), "letter": Paper("Letter", 215.9, 279.4)}
 
 
-def _grid(drawing: Drawing, paper: Paper) -> tuple[float, float, int, int]:
+def _grid(width: float, height: float, paper: Paper) -> tuple[float, float, int, int]:
     """(what one tile shows across and down, columns, rows) on `paper` lying on its side."""
     wide, high = paper.height - 2 * MARGIN, paper.width - 2 * MARGIN - _FOOT
-    columns = max(1, ceil((drawing.width - OVERLAP) / (wide - OVERLAP) - 1e-9))
-    rows = max(1, ceil((drawing.height - OVERLAP) / (high - OVERLAP) - 1e-9))
+    columns = max(1, ceil((width - OVERLAP) / (wide - OVERLAP) - 1e-9))
+    rows = max(1, ceil((height - OVERLAP) / (high - OVERLAP) - 1e-9))
     return wide, high, columns, rows
 
 
-def pages_needed(drawing: Drawing, paper: Paper) -> int:
-    """How many sheets `drawing` takes, the map of them included."""
-    _, _, columns, rows = _grid(drawing, paper)
+def pages_needed(width: float, height: float, paper: Paper) -> int:
+    """How many sheets a drawing of that size takes, the map of them included."""
+    _, _, columns, rows = _grid(width, height, paper)
     return columns * rows + (columns * rows > 1)
 
 
@@ -42,7 +42,7 @@ def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Dr
 
     Neighbouring tiles show the same `OVERLAP`; crosses stand where the sheets are laid on one another.
     """
-    wide, high, columns, rows = _grid(drawing, paper)
+    wide, high, columns, rows = _grid(drawing.width, drawing.height, paper)
     pages = [_map(drawing, paper, unit, title)] if columns * rows > 1 else []
     step_across, step_down = wide - OVERLAP, high - OVERLAP
     for row in range(rows):
@@ -77,7 +77,7 @@ def _crosses(column: int, row: int, columns: int, rows: int, wide: float, high: 
 
 def _map(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> Drawing:
     """Which sheet lies where, small, with the control square at full size."""
-    wide, high, columns, rows = _grid(drawing, paper)
+    wide, high, columns, rows = _grid(drawing.width, drawing.height, paper)
     square, said = control(unit)
     words = [
         Words((15, 18), title, 5, bold=True),

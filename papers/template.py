@@ -39,13 +39,18 @@ class Marking(NamedTuple):
     rows: int = 1
     joins: Sequence[Length] = ()
 
+    @property
+    def width(self) -> float:
+        """The width of the whole strip in mm, allowances and all."""
+        return float((self.start + self.flat + self.end).mm)
+
 
 def template_drawing(marking: Marking) -> Drawing:
     """The strip at full scale, mm for mm; its cut start at x = 0, its stitching line a start allowance further on.
 
     A mark with a shift slants from its place at the foot to its place at the top, the upper level.
     """
-    origin, whole = float(marking.start.mm), float((marking.start + marking.flat + marking.end).mm)
+    origin, whole = float(marking.start.mm), marking.width
     lines = [box(Layer.CUT, 0, _TOP, whole, _FOOT - _TOP, 0.5)]
     words = [Words((2, 5.5), marking.title, 3.6, bold=True)]
     ends = (origin, origin + float(marking.flat.mm))

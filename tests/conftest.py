@@ -8,6 +8,11 @@ from typing import Any
 
 import pytest
 from django.test import Client
+from hypothesis import settings
+
+# How long one example takes says more of the machine than of the program.
+settings.register_profile("unhurried", deadline=None)
+settings.load_profile("unhurried")
 
 Asked = Callable[..., tuple[int, Any]]
 

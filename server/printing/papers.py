@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any, NamedTuple
 
 from papers import (
+    HEIGHT,
     PAPERS,
     Cloth,
     Drawing,
@@ -131,11 +132,11 @@ def _template(asked: PaperIn) -> Made:
         _unit(asked),
         asked.sections[asked.here].spec.rows,
     )
-    drawing = template_drawing(marking)
     paper = PAPERS[asked.sheet]
-    many = pages_needed(drawing, paper)
+    many = pages_needed(marking.width, HEIGHT, paper)
     if many > MOST_SHEETS:
         raise _too_long(many)
+    drawing = template_drawing(marking)
     says = f"{many} {'sheet' if many == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
     says += "; lines slant from the foot to the upper level." if upper else "."
     return Made(title, says, on_sheets(drawing, paper, _unit(asked), title), drawing)

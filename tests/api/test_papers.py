@@ -82,9 +82,15 @@ def test_what_cannot_be_printed_names_its_field(client: Client, body: dict[str, 
 
 
 def test_a_strip_of_a_kilometre_gets_no_template(client: Client) -> None:
-    spec = {"kind": "knife", "pins": {"finished": "400 m", "count": "4000"}}
+    spec = {"kind": "knife", "pins": {"finished": "400 m", "count": "400"}}
     answer = ask(client, "pages", paper="template", sections=[{"name": "x", "spec": spec}])
     assert answer.json()["problems"][0]["code"] == "too_long"
+
+
+def test_a_template_of_thousands_of_marks_is_refused(client: Client) -> None:
+    spec = {"kind": "knife", "pins": {"finished": "20 m", "count": "4000"}}
+    answer = ask(client, "pages", paper="template", sections=[{"name": "x", "spec": spec}])
+    assert answer.json()["problems"][0]["code"] == "too_many"
 
 
 def plot(client: Client, data: bytes, name: str = "a.svg") -> Any:

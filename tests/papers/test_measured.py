@@ -105,7 +105,7 @@ def test_pdf_measures_as_the_plan_sheet_by_sheet(name: str) -> None:
     marking, paper = a_strip(), PAPERS[name]
     drawing = template_drawing(marking)
     pages = pdf_lines(to_pdf(on_sheets(drawing, paper, CM, "Skirt length"), "Skirt length"))
-    assert len(pages) == pages_needed(drawing, paper)
+    assert len(pages) == pages_needed(drawing.width, drawing.height, paper)
     wanted = [15 + float(mark.at.mm) for mark in marking.marks]
     step = paper.height - 2 * MARGIN - OVERLAP
     # Every upright line over the whole height of the strip, put back where its sheet lies.
