@@ -114,7 +114,8 @@ def plan(section: Section, count: Fraction | None = None, like: Solution | None 
 
     Raises `Refusal`, with every problem found, where the section cannot be made.
     """
-    problems = pins_that_cannot_be(section)
+    # Pins that another solution came from have been looked at.
+    problems = pins_that_cannot_be(section) if like is None else []
     if problems:
         raise Refusal(problems)
     solution = solve(section, count, like)

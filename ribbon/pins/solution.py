@@ -45,6 +45,8 @@ class Solution:
     gave: tuple[Gave, ...]
     assumed: tuple[Assumed, ...]
     steps: tuple[Step, ...]
+    stated: dict[tuple[bool, bool], tuple[Relation, ...]]
+    """The equations as they were stated, by whether pleats meet and whether their gap is shut."""
 
 
 class Conflict(NamedTuple):

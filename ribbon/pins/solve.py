@@ -92,7 +92,7 @@ class _Solving:
         self.loose = {name for name, pin in section.pins.items() if not pin.firm}
         self.meet = section.meet is True and section.kind.meeting is not None
         self.assumed: dict[str, Assumed] = {}
-        self.stated: dict[tuple[bool, bool], tuple[Relation, ...]] = {}
+        self.stated = like.stated if like else {}
         self.let_go: set[str] = set()
         self.whole = count is not None
         """The count was made whole, so that firm pins may give to it."""
@@ -258,7 +258,7 @@ class _Solving:
             if values.get(name, pin.value) != pin.value
         ]
         assumed = [a._replace(value=values.get(a.quantity, a.value)) for a in self.assumed.values()]
-        return Solution(values, tuple(gave), tuple(assumed), tuple(known.steps))
+        return Solution(values, tuple(gave), tuple(assumed), tuple(known.steps), self.stated)
 
 
 def fewest(section: Section) -> Fraction:
