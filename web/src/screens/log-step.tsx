@@ -23,17 +23,20 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
   const client = useQueryClient();
   const [, go] = useLocation();
   const [problems, setProblems] = useState<Problem[]>([]);
+  // What was ticked goes before any answer: an older one may still be on its way.
+  const [ticked, setTicked] = useState<boolean | null>(null);
   const key = ["log", work.key, work.revision];
   const found = useQuery({ queryKey: key, queryFn: () => ask<Log>("GET", `/works/${work.key}/log`) });
   const took = (log: Log) => {
     setProblems([]);
     client.setQueryData(key, log);
   };
-  const failed = (error: unknown) => setProblems(error instanceof Refused ? error.problems : []);
+  const failed = (error: unknown) => {
+    setTicked(null);
+    setProblems(error instanceof Refused ? error.problems : []);
+  };
   const write = useMutation({
     mutationFn: (words: Partial<Log>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
-    // Shown as said at once; a refusal is told and the words stay where they were typed.
-    onMutate: (words) => client.setQueryData<Log>(key, (before) => before && { ...before, ...words }),
     onSuccess: took,
     onError: failed,
   });
@@ -143,7 +146,14 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
               />
             </label>
           ))}
-          <Tick name="It is finished" on={log.finished} onTick={(finished) => write.mutate({ finished })} />
+          <Tick
+            name="It is finished"
+            on={ticked ?? log.finished}
+            onTick={(finished) => {
+              setTicked(finished);
+              write.mutate({ finished });
+            }}
+          />
         </div>
         <button type="button" className="press press-main mt-4" onClick={() => void again()}>
           Make this again
