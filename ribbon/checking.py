@@ -19,7 +19,7 @@ class Verdict(NamedTuple):
 
     `measured` is the mean of the measures and `spread` the widest less the narrowest; `off` is measured less planned,
     `per_pleat` its share of one pleat (None without pleats), `within` whether it is to be left, `changes` what mends it,
-    `correction` what the section's correction becomes if it is taken, `after` where the row then comes out.
+    `correction` what joins the section's corrections if it is taken, `after` where the row then comes out.
     """
 
     planned: Length
@@ -57,12 +57,10 @@ def verdict(section: Section | Band, measures: Sequence[Length], tolerance: Frac
     count = whole.count if whole else 0
     found: tuple[Change, ...] = ()
     correction, after = ZERO, measured
-    if whole is not None:
-        correction = whole.section.correction
-        if not within:
-            correction += off
-            found = changes(whole, off)
-            after = measured - step * sum(one.divisions for one in found)
+    if whole is not None and not within:
+        correction = off
+        found = changes(whole, off)
+        after = measured - step * sum(one.divisions for one in found)
     share = off / count if count else None
     told = Verdict(planned, measured, spread, off, share, allowed, within, found, correction, after, ())
     return told._replace(says=tuple(_says(section, whole, told, step)))

@@ -16,7 +16,7 @@ from ribbon.notes import (
     stops_say,
     taper_says,
 )
-from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, changes, division, pleats_say, wanted
+from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, applied, division, pleats_say
 from ribbon.pins.solution import Gave
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
@@ -52,19 +52,23 @@ def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentenc
 
 
 def correction_says(plan: Plan) -> str | None:
-    """What a check, or the known turn of the cloth, changed in the marks; None where nothing did."""
-    by = wanted(plan)
-    found = changes(plan, by) if by else ()
+    """What the checks, or the known turn of the cloth, changed in the marks; None where nothing did."""
+    found = applied(plan)
     if not found:
         return None
-    why = " and ".join(
-        text
-        for text, is_so in (("a check", plan.section.correction), ("the turn of this cloth", plan.section.turn))
-        if is_so
-    )
-    way = "more" if by > ZERO else "less"
-    step = plan.section.scribe.write(division(plan.section) * abs(found[0].divisions)).text
-    return f"Marked anew for {why}: {pleats_say(found)} {'takes' if len(found) == 1 else 'take'} {step} {way}, the cut cloth stays as it is."
+    causes = (("a check", plan.section.corrections), ("the turn of this cloth", plan.section.turn))
+    why = " and ".join(text for text, is_so in causes if is_so)
+    told = []
+    for sign, way in ((1, "more"), (-1, "less")):
+        own = [one for one in found if one.divisions * sign > 0]
+        if own:
+            least, most = (choose(abs(one.divisions) for one in own) for choose in (min, max))
+            write, step = plan.section.scribe.write, division(plan.section)
+            much = (
+                write(step * most).text if least == most else f"{write(step * least).text} or {write(step * most).text}"
+            )
+            told.append(f"{pleats_say(own)} {'takes' if len(own) == 1 else 'take'} {much} {way}")
+    return f"Marked anew for {why}: {'; '.join(told)}; the cut cloth stays as it is."
 
 
 def made_as(

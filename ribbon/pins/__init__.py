@@ -1,7 +1,7 @@
 """Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
 
 from ribbon.pins.choices import Choice, choices
-from ribbon.pins.corrected import Change, changes, division, pleats_say, wanted
+from ribbon.pins.corrected import Change, applied, changes, division, pleats_say
 from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
 from ribbon.pins.inserted import Inserted, inserted
@@ -41,6 +41,7 @@ __all__ = [
     "Taped",
     "Taper",
     "Tapered",
+    "applied",
     "changes",
     "choices",
     "division",
@@ -60,5 +61,4 @@ __all__ = [
     "taped",
     "taped_mixed",
     "tapered",
-    "wanted",
 ]

@@ -6,6 +6,7 @@ width is the same and the finished one changes by as many divisions as there are
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from fractions import Fraction
 from typing import NamedTuple
@@ -24,9 +25,12 @@ class Change(NamedTuple):
     divisions: int
 
 
-def wanted(plan: Plan) -> Length:
-    """By how much the row is to be taken in in all: its correction, less what its pleats are known to lose (below nought: let out)."""
-    return plan.section.correction - plan.section.turn * plan.count
+def applied(plan: Plan) -> tuple[Change, ...]:
+    """What changes in all: each correction in turn moves pleats of its own, as it was told; then the turn of the cloth."""
+    each: Counter[int] = Counter()
+    for by in (*plan.section.corrections, -(plan.section.turn * plan.count)):
+        each.update({one.pleat: one.divisions for one in changes(plan, by)})
+    return tuple(Change(pleat, each[pleat]) for pleat in sorted(each) if each[pleat])
 
 
 def division(section: Section) -> Length:
@@ -63,10 +67,9 @@ def changes(plan: Plan, by: Length) -> tuple[Change, ...]:
 
 def corrected(plan: Plan, laid: Row) -> Row:
     """`laid`, the row of `plan` exact or on the tape, with its correction in it.  Raises `Refusal` where it cannot be."""
-    by = wanted(plan)
-    if not by:
+    each = {one.pleat: one.divisions for one in applied(plan)}
+    if not each:
         return laid
-    each = {one.pleat: one.divisions for one in changes(plan, by)}
     step = division(plan.section).mm
     parts = laid.parts * step.denominator
     q = step.numerator * laid.parts
@@ -80,8 +83,8 @@ def corrected(plan: Plan, laid: Row) -> Row:
     if not made.stands:
         raise refuse(
             "too_far_off",
-            "correction.by",
-            plan.section.scribe.write(abs(by)).text,
+            "corrections",
+            f"{sum(each.values())} divisions",
             "that is more than these pleats can be changed by",
             "open the row and plan it anew with the cloth as it is cut",
         )

@@ -141,8 +141,8 @@ class Section:
     rows: int = 2
     machine: Length | None = None
     """How thick a pile of cloth the machine sews, where that is known."""
-    correction: Length = ZERO
-    """By how much the basted row is taken in after a check (below nought: let out)."""
+    corrections: tuple[Length, ...] = ()
+    """By how much the basted row was taken in after each check, in turn (below nought: let out)."""
     turn: Length = ZERO
     """By how much each pleat of this cloth is known to come out narrower (below nought: wider)."""
     scribe: Scribe = field(init=False, compare=False, repr=False)

@@ -48,8 +48,8 @@ def add_demo_works() -> list[Work]:
         for measured in _CHECKED.get(work.name, []):
             Check.objects.create(
                 work=work, section=section.key, name=section.name, at=timezone.now(), measured=measured,
-                spec={name: value for name, value in section.spec.items() if name != "correction"}, version=CURRENT,
-                taken="correction" in section.spec,
+                spec={name: value for name, value in section.spec.items() if name != "corrections"}, version=CURRENT,
+                taken="corrections" in section.spec,
             )  # fmt: skip
         if work.name in _LOGS:
             Entry.objects.create(work=work, **_LOGS[work.name])

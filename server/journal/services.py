@@ -56,7 +56,7 @@ def again(key: str) -> Work:
     log = log_of(key)
     made = works.duplicate(key)
     for section in made.sections.all():
-        section.spec = {name: value for name, value in section.spec.items() if name != "correction"}
+        section.spec = {name: value for name, value in section.spec.items() if name != "corrections"}
         section.save(update_fields=("spec",))
     lessons = [f"Last time: {log['notes']}"] if log["notes"] else []
     lessons += [f"Faults last time: {log['faults']}"] if log["faults"] else []
@@ -81,10 +81,9 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
         correction = told["correction"]
 
         def edit(document: works.Document) -> works.Document:
-            spec = {name: value for name, value in kept["spec"].items() if name != "correction"}
-            return works.with_section(
-                document, section, spec={**spec, "correction": correction} if correction else spec
-            )
+            before = kept["spec"].get("corrections", [])
+            spec = {**kept["spec"], "corrections": [*before, correction]} if correction else kept["spec"]
+            return works.with_section(document, section, spec=spec)
 
         works.change(key, {"revision": revision}, f"the correction of {kept['name']}", edit)
     Check.objects.create(
@@ -128,7 +127,7 @@ def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
     each: list[dict[str, Any]] = []
     scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
     for check in Check.objects.filter(spec__cloth__name=cloth, work__deleted=None).select_related("work"):
-        if check.spec.get("correction") or check.spec.get("turn"):
+        if check.spec.get("corrections") or check.spec.get("turn"):
             continue  # sewn by other marks than the plan's own
         read = _verdict(check)
         if read is None or not isinstance(read[0].spec.section, Section):

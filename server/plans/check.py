@@ -31,7 +31,7 @@ class ChangeOut(Schema):
 
 
 class CheckOut(Schema):
-    """What a check found, and the correction that the section would have if it is taken."""
+    """What a check found, and the correction that joins the section's if it is taken."""
 
     planned: LengthOut
     measured: LengthOut

@@ -153,7 +153,7 @@ class AllowanceSpec(Strict):
 
 
 class CorrectionSpec(Strict):
-    """What a check found is to be changed in all: taken in, or let out."""
+    """What one check found is to be changed: taken in, or let out."""
 
     by: Typed
     way: Literal["in", "out"] = "in"
@@ -192,7 +192,9 @@ class _Row(Strict):
     stops: StopsSpec | None = None
     piece: PieceSpec | None = None
     gathering: GatheringSpec = GatheringSpec()
-    correction: CorrectionSpec | None = Field(None, description="What the basted row is taken in or let out by.")
+    corrections: Annotated[list[CorrectionSpec], Field(max_length=40)] = Field(
+        [], description="What the basted row was taken in or let out by, check by check."
+    )
     turn: TurnSpec | None = Field(None, description="What each pleat of this cloth is known to lose or gain.")
     lining: bool = Field(False, description="Also the marks of a lining pleated as the mirror.")
 

@@ -24,17 +24,16 @@ def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, A
         "gathering": _gathering(texts, part(data, "gathering")),
         "goblet": data.get("goblet") is True,
         "at_foot": data.get("pinched_at") == "foot",
-        "correction": _signed(texts, data, "correction", "out"),
-        "turn": _signed(texts, data, "turn", "wider"),
+        "corrections": tuple(_signed(texts, path, said, "out") for path, said in _rows(data, "corrections")),
+        "turn": _signed(texts, "turn", part(data, "turn"), "wider"),
         "machine": texts.positive("machine", data.get("machine")),
         "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
     }
 
 
-def _signed(texts: Texts, data: Mapping[str, Any], name: str, below: str) -> Length:
+def _signed(texts: Texts, path: str, said: Mapping[str, Any], below: str) -> Length:
     """A length and the way that it goes; nought where it is not said, below nought the way named `below`."""
-    said = part(data, name)
-    found = texts.length(f"{name}.by", said.get("by")) or ZERO
+    found = texts.length(f"{path}.by", said.get("by")) or ZERO
     return ZERO - found if said.get("way") == below else found
 
 

@@ -168,7 +168,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "meet": True, "closed": True,
                     "allowance": {"start": "1.5 cm", "end": "1.5 cm", "join": "1.5 cm"},
                     "cloth": {"name": "Guide wool", "usable": "138 cm"},
-                    "correction": {"by": "12 mm", "way": "in"},
+                    "corrections": [{"by": "12 mm", "way": "in"}],
                 },
             ),
         ),

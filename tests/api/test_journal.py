@@ -52,7 +52,7 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
     work = made(ask)
     status, after = check(ask, work, "71.2 cm", take=True)
     assert status == 200
-    assert after["sections"][0]["spec"]["correction"] == {"by": "12 mm", "way": "in"}
+    assert after["sections"][0]["spec"]["corrections"] == [{"by": "12 mm", "way": "in"}]
     assert after["undo"] == "the correction of Length"
     _, plan = ask("POST", "/plan", after["sections"][0]["spec"])
     assert plan["on_tape"]["finished"]["mm"] == 688
@@ -60,7 +60,7 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
     assert plan["flat"]["mm"] == 2100
     assert any(one["about"] == "correction" and "pleats" in one["text"] for one in plan["slip"])
     _, undone = ask("POST", f"/works/{work['key']}/undo", {"revision": after["revision"]})
-    assert "correction" not in undone["sections"][0]["spec"]
+    assert "corrections" not in undone["sections"][0]["spec"]
     _, log = ask("GET", f"/works/{work['key']}/log")
     assert [(one["off"]["text"], one["taken"]) for one in log["checks"]] == [("1.2 cm", True)]
 
@@ -68,7 +68,7 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
 def test_a_second_check_adds_to_the_first(ask: Asked) -> None:
     _, once = check(ask, made(ask), "71.2", take=True)
     _, twice = check(ask, once, "69.4", take=True)
-    assert twice["sections"][0]["spec"]["correction"] == {"by": "6 mm", "way": "in"}
+    assert twice["sections"][0]["spec"]["corrections"] == [{"by": "12 mm", "way": "in"}, {"by": "6 mm", "way": "out"}]
 
 
 def test_a_check_to_an_old_revision_is_told_and_not_kept(ask: Asked) -> None:
@@ -229,7 +229,7 @@ def test_everything_goes_into_one_file_and_comes_back(ask: Asked) -> None:
         client.get(f"/api/works/{work['key']}/log").json(),
     ) == before
     _, undone = ask("POST", f"/works/{work['key']}/undo", {"revision": before[0]["revision"]})
-    assert "correction" not in undone["sections"][0]["spec"]
+    assert "corrections" not in undone["sections"][0]["spec"]
 
 
 def zipped(**files: bytes) -> bytes:

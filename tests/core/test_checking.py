@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from ribbon.checking import usual, verdict
 from ribbon.errors import Refusal
 from ribbon.lengths import UNITS, Length
-from ribbon.pins import Band, End, Part, Pin, Section, changes, marked, plan, taped
+from ribbon.pins import Band, End, Part, Pin, Section, applied, changes, marked, plan, taped
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
 from ribbon.readings import marks
@@ -63,7 +63,15 @@ def test_too_narrow_lets_pleats_out() -> None:
 
 
 def test_a_correction_adds_to_the_one_before() -> None:
-    assert verdict(skirt(correction=Length(12)), [Length(706)]).correction == Length(18)
+    """The second check moves the pleats that it names and no others, whatever the first one moved."""
+    once = skirt(corrections=(Length(12),))
+    found = verdict(once, [Length(694)])
+    twice = skirt(corrections=(Length(12), found.correction))
+    assert found.correction == Length(-6)
+    before, after = ({one.pleat: one.divisions for one in applied(plan(one))} for one in (once, twice))
+    moved = {pleat: after.get(pleat, 0) - before.get(pleat, 0) for pleat in range(1, 24)}
+    assert {pleat: by for pleat, by in moved.items() if by} == {one.pleat: one.divisions for one in found.changes}
+    assert walk(marked(twice)[0]).finished == Length(694)
 
 
 @pytest.mark.parametrize(
@@ -120,7 +128,7 @@ def test_gathers_are_drawn_up() -> None:
 def test_the_marks_of_a_corrected_skirt() -> None:
     # The cut cloth is the same, the finished edge 12 mm narrower, and outer folds before the first change stay.
     before, _ = marked(skirt())
-    after, made = marked(skirt(correction=Length(12)))
+    after, made = marked(skirt(corrections=(Length(12),)))
     after.check()
     assert made is not None
     first = min(one.pleat for one in changes(made, Length(12)))
@@ -139,8 +147,8 @@ def test_turn_of_cloth_is_made_up_for_over_all_pleats() -> None:
 
 def test_more_than_the_pleats_can_give_is_refused() -> None:
     with pytest.raises(Refusal) as refused:
-        marked(skirt(correction=Length(-600 * 3)))
-    assert refused.value.problems[0].path == "correction.by"
+        marked(skirt(corrections=(Length(-600 * 3),)))
+    assert refused.value.problems[0].path == "corrections"
 
 
 def test_the_usual_error_of_a_cloth() -> None:
@@ -165,7 +173,7 @@ def test_a_corrected_plan_measures_right(kind: str, count: int, spacing: int, of
         made = plan(section)
         on_tape = taped(made, tape)
         found = verdict(section, [on_tape.finished + Length(off)])
-        mended = taped(plan(Section(KINDS[kind], pins, tape=tape, meet=False, correction=found.correction)), tape)
+        mended = taped(plan(Section(KINDS[kind], pins, tape=tape, meet=False, corrections=(found.correction,))), tape)
     except Refusal:
         assume(False)
     mended.strip.check()

@@ -1073,7 +1073,7 @@ export interface components {
         };
         /**
          * CheckOut
-         * @description What a check found, and the correction that the section would have if it is taken.
+         * @description What a check found, and the correction that joins the section's if it is taken.
          */
         CheckOut: {
             after: components["schemas"]["LengthOut"];
@@ -1377,7 +1377,7 @@ export interface components {
         };
         /**
          * CorrectionSpec
-         * @description What a check found is to be changed in all: taken in, or let out.
+         * @description What one check found is to be changed: taken in, or let out.
          */
         CorrectionSpec: {
             /**
@@ -2462,8 +2462,12 @@ export interface components {
              * @default false
              */
             closed?: boolean;
-            /** @description What the basted row is taken in or let out by. */
-            correction?: components["schemas"]["CorrectionSpec"] | null;
+            /**
+             * Corrections
+             * @description What the basted row was taken in or let out by, check by check.
+             * @default []
+             */
+            corrections?: components["schemas"]["CorrectionSpec"][];
             /**
              * Facing
              * @default right
@@ -3100,8 +3104,12 @@ export interface components {
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
-            /** @description What the basted row is taken in or let out by. */
-            correction?: components["schemas"]["CorrectionSpec"] | null;
+            /**
+             * Corrections
+             * @description What the basted row was taken in or let out by, check by check.
+             * @default []
+             */
+            corrections?: components["schemas"]["CorrectionSpec"][];
             /**
              * @default {
              *       "drop": {
@@ -3328,8 +3336,12 @@ export interface components {
              *     }
              */
             cloth?: components["schemas"]["ClothSpec"];
-            /** @description What the basted row is taken in or let out by. */
-            correction?: components["schemas"]["CorrectionSpec"] | null;
+            /**
+             * Corrections
+             * @description What the basted row was taken in or let out by, check by check.
+             * @default []
+             */
+            corrections?: components["schemas"]["CorrectionSpec"][];
             /**
              * @default {
              *       "drop": {

@@ -39,6 +39,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
       take ? "The correction is in the plan; the marks have changed. Undo takes it back." : "The check is in the log.",
     );
   };
+  const last = spec.corrections?.at(-1);
   const shown = typed.length > 0 && problems.length === 0 ? answer : null;
   return (
     <div className="mt-3 grid grid-cols-1 gap-5 xl:grid-cols-[20rem_minmax(0,1fr)]">
@@ -122,9 +123,9 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
             {shown.changes.length > 0 && <NewMarks spec={spec} answer={shown} />}
           </>
         )}
-        {!shown && spec.correction && (
+        {!shown && last && (
           <p className="text-lg">
-            <Figure>{`Corrected once: ${spec.correction.way === "out" ? "let out" : "taken in"} by ${spec.correction.by}.`}</Figure>{" "}
+            <Figure>{`Corrected${(spec.corrections?.length ?? 0) > 1 ? `, ${spec.corrections?.length} times; the last time ` : " once: "}${last.way === "out" ? "let out" : "taken in"} by ${last.by}.`}</Figure>{" "}
             Baste it by the new marks and measure again.
           </p>
         )}
@@ -135,7 +136,10 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
 
 /** The pleats that change, with their marks as they will be. */
 function NewMarks({ spec, answer }: { spec: SectionSpec; answer: CheckAnswer }) {
-  const { answer: chalk } = useAsked<ChalkAnswer>("/chalk", { ...spec, correction: answer.correction });
+  const { answer: chalk } = useAsked<ChalkAnswer>("/chalk", {
+    ...spec,
+    corrections: [...(spec.corrections ?? []), answer.correction],
+  });
   if (!chalk) return null;
   const changed = new Map(answer.changes.map((one) => [one.pleat, one.divisions]));
   const marks = chalk.marks.filter((mark) => changed.has(mark.pleat));
