@@ -35,25 +35,32 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
     setTicked(null);
     setProblems(error instanceof Refused ? error.problems : []);
   };
+  // One after another, as they were asked for: an older answer never comes last, and making it again has every word.
+  const scope = { id: `log ${work.key}` };
   const write = useMutation({
+    scope,
     mutationFn: (words: Partial<Log>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
     onSuccess: took,
     onError: failed,
   });
   const picture = useMutation({
+    scope,
     mutationFn: (file: File) => send<Log>(`/works/${work.key}/photographs`, "photograph", file, file.name),
     onSuccess: took,
     onError: failed,
   });
   const drop = useMutation({
+    scope,
     mutationFn: (one: string) => ask<Log>("DELETE", `/works/${work.key}/photographs/${one}`),
     onSuccess: took,
     onError: failed,
   });
-  const again = async () => {
-    const made = await ask<Work>("POST", `/works/${work.key}/again`);
-    go(`/works/${made.key}`);
-  };
+  const again = useMutation({
+    scope,
+    mutationFn: () => ask<Work>("POST", `/works/${work.key}/again`),
+    onSuccess: (made) => go(`/works/${made.key}`),
+    onError: failed,
+  });
   const log = found.data;
   if (!log)
     return <p className="mt-3">{found.isError ? "The log cannot be fetched just now." : "Fetching the log…"}</p>;
@@ -155,7 +162,7 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
             }}
           />
         </div>
-        <button type="button" className="press press-main mt-4" onClick={() => void again()}>
+        <button type="button" className="press press-main mt-4" onClick={() => again.mutate()}>
           Make this again
         </button>
         <p className="m-0 text-smoke">
