@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ribbon.lengths import ZERO, Length
-from ribbon.pins import Plan
+from ribbon.lengths import ZERO, Length, read_length
+from ribbon.pins import Plan, Taped
 from ribbon.pleats import Facing, Quantity
 from ribbon.readings import PastEnd, Showing, Thick
 from ribbon.strip import Role, Strip, Walk
@@ -14,10 +14,10 @@ Q = Quantity
 
 
 class Mend(NamedTuple):
-    """A change that mends what is warned of: what it does in words, and the fields of the section it sets."""
+    """A change that mends what is warned of: what it does in words, and the fields of the section it sets or empties."""
 
     says: str
-    change: tuple[tuple[str, str], ...]
+    change: tuple[tuple[str, str | None], ...]
 
 
 class Caution(NamedTuple):
@@ -28,14 +28,21 @@ class Caution(NamedTuple):
     mend: Mend | None
 
 
+_FINER = {True: ("1/8 in", "1/16 in"), False: ("2 mm", "1 mm")}
+
 MACHINE_SEWS = Length(6)  # what a home machine sews through, about
 
 
 def cautions(
-    plan: Plan, strip: Strip, walked: Walk, showing: list[Showing], past: PastEnd, most: Thick
+    plan: Plan, strip: Strip, walked: Walk, showing: list[Showing], past: PastEnd, most: Thick, on_tape: Taped | None
 ) -> list[Caution]:
-    """What to be careful of in `plan`, given its strip and the readings of it."""
+    """What to be careful of in `plan`, given its strip, the readings of it, and what it becomes on the tape."""
     found = [*_past_ends(plan, past), *_covered(plan, strip, walked, showing), *_thick(plan, most)]
+    tape = plan.section.tape
+    if tape is not None and (on_tape is None or not all(on_tape.depths)):
+        found.append(
+            _too_coarse(plan, tape, "their places are exact" if on_tape is None else "some are left with none")
+        )
     if plan.section.facing in (Facing.TO_CENTRE, Facing.FROM_CENTRE) and not plan.section.kind.faces:
         found.append(
             Caution(
@@ -43,6 +50,17 @@ def cautions(
             )
         )
     return found
+
+
+def _too_coarse(plan: Plan, tape: Length, so: str) -> Caution:
+    """A tape on which a pleat this small would be left with nothing."""
+    section = plan.section
+    take, folded = Length(plan.values[Q.PER_PLEAT]), section.kind.take_up_per_depth
+    finer = ((text, read_length(text, section.unit)) for text in _FINER[section.unit.binary])
+    text = next((text for text, one in finer if one < tape and one * folded <= take), None)
+    says = f"A tape of {section.fine.write(tape).text} is too coarse for pleats that take {section.fine.write(take).text}: {so}."
+    mend = Mend(f"Mark on a tape of {text}", (("tape", text),)) if text else None
+    return Caution("too_coarse", says, mend)
 
 
 def _thick(plan: Plan, most: Thick) -> list[Caution]:
@@ -75,7 +93,7 @@ def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:
                 Caution(
                     "past_end",
                     f"The underlay of the {'first' if name == 'lead' else 'last'} pleat sticks out {plan.section.scribe.write(by).text} past the {edge}.",
-                    Mend(f"Make the {name} {enough}", ((f"{name}.width", enough),)),
+                    Mend(f"Make the {name} {enough}", ((f"{name}.times", None), (f"{name}.width", enough))),
                 )
             )
     return found

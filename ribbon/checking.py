@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from ribbon.errors import refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
-from ribbon.pins import Band, Change, Plan, changes, division, mixed, plan, pleats_say
+from ribbon.pins import Band, Change, Plan, changes, division, mixed, much_says, plan, pleats_say
 from ribbon.pins.section import Section
 
 TOLERANCE = Fraction(1, 200)
@@ -103,11 +103,9 @@ def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Leng
         found.append(f"The measures differ among themselves by {write(told.spread).text}.")
     if told.within:
         return [*found, f"That is within tolerance ({write(told.tolerance).text}): leave it."]
-    if told.changes:
+    if whole is not None and told.changes:
         way = "more" if told.off > ZERO else "less"
-        most = max(abs(one.divisions) for one in told.changes)
-        least = min(abs(one.divisions) for one in told.changes)
-        much = write(step * most).text if most == least else f"{write(step * least).text} or {write(step * most).text}"
+        much = much_says(whole.section, told.changes)
         each = "it takes" if len(told.changes) == 1 else "each takes"
         found.append(f"Move {pleats_say(told.changes)} so that {each} {much} {way} cloth; the others stay as they are.")
         left = told.after - told.planned

@@ -16,7 +16,7 @@ from ribbon.notes import (
     stops_say,
     taper_says,
 )
-from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, applied, division, pleats_say
+from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, applied, much_says, pleats_say
 from ribbon.pins.solution import Gave
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
@@ -62,11 +62,7 @@ def correction_says(plan: Plan) -> str | None:
     for sign, way in ((1, "more"), (-1, "less")):
         own = [one for one in found if one.divisions * sign > 0]
         if own:
-            least, most = (choose(abs(one.divisions) for one in own) for choose in (min, max))
-            write, step = plan.section.scribe.write, division(plan.section)
-            much = (
-                write(step * most).text if least == most else f"{write(step * least).text} or {write(step * most).text}"
-            )
+            much = much_says(plan.section, own)
             told.append(f"{pleats_say(own)} {'takes' if len(own) == 1 else 'take'} {much} {way}")
     return f"Marked anew for {why}: {'; '.join(told)}; the cut cloth stays as it is."
 

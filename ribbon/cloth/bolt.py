@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
+from math import ceil
 
 from ribbon.lengths import ZERO, Length
 
@@ -37,6 +38,11 @@ class Bolt:
         steps = -(-(more / self.step) // 1)
         return self.step * steps
 
+    @property
+    def washed(self) -> Length | None:
+        """The length at hand once it is washed, None where none is."""
+        return None if self.at_hand is None else self.at_hand * (1 - self.shrinkage)
+
     def cost(self, length: Length) -> Fraction | None:
         """What `length` costs, None where no price is known."""
         return None if self.price is None else self.price * (length / self.per)
@@ -65,5 +71,6 @@ def widths_for(bolt: Bolt, flat: Length, ends: Length, join: Length) -> int:
     alone = flat + ends
     if alone <= bolt.usable:
         return 1
-    room = bolt.usable - join * 2
-    return 0 if room <= ZERO else max(2, -(-((alone - join * 2) / room) // 1))
+    both = join * 2
+    room = bolt.usable - both
+    return 0 if room <= ZERO else max(2, ceil((alone - both) / room))

@@ -9,11 +9,12 @@ from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop, drop_on
+from ribbon.cloth.joining import lying
 from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length
 from ribbon.pins import Pin, Plan, Section, plan, strip
 from ribbon.pleats import Quantity
-from ribbon.readings import Allowed, joined
+from ribbon.readings import Allowed, Strategy
 from ribbon.strip import walk
 
 Q = Quantity
@@ -115,25 +116,56 @@ def makes(section: Section, available: Length, fits: Callable[[Plan], bool] = la
     return found
 
 
-def makes_at_hand(section: Section, bolt: Bolt, drop: Drop, allowed: Allowed) -> list[Makes]:
-    """What the length of `bolt` at hand will make of `section`, washed: in widths across it, or in one length along it.
+def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> dict[str, Length]:
+    """The flat width that the length of `bolt` at hand holds, washed, each way that it can lie; one way if `way` names it.
 
-    Whichever gives more flat width; across, only what its joins hide in as many widths as there are.
+    Across it, along it side by side, or in one length along it; ways that hold nothing are left out.
+
+    >>> cm = Length.cm
+    >>> bolt = Bolt(cm(140), at_hand=cm(260))
+    >>> {name: float(room.mm) for name, room in rooms_at_hand(bolt, Drop(cm(63)), Allowed(cm(2), cm(2), cm(1))).items()}
+    {'across': 5500.0, 'lengthways': 5140.0, 'railroaded': 2560.0}
     """
-    if bolt.at_hand is None:
+    washed, ends, join = bolt.washed, allowed.start + allowed.end, allowed.join * 2
+    if washed is None:
+        return {}
+    across = max(0, int((washed - bolt.along) / drop_on(bolt, drop)))
+    found = {"across": bolt.usable * across - ends - join * max(0, across - 1)}
+    beside = int(bolt.usable / drop.cut)
+    if beside and not bolt.directional:
+        found |= {"lengthways": washed * beside - ends - join * (beside - 1), "railroaded": washed - ends}
+    # A sheet has the length it has: it is cut across unless another way is asked for.
+    only = "across" if bolt.rectangle and way == "best" else way if way in found else None
+    return {name: room for name, room in found.items() if room > ZERO and (only is None or name == only)}
+
+
+def makes_at_hand(
+    section: Section,
+    bolt: Bolt,
+    drop: Drop,
+    allowed: Allowed,
+    strategy: Strategy = Strategy.FEWEST,
+    way: str = "best",
+) -> list[Makes]:
+    """What the length of `bolt` at hand will make of `section`, washed, lying whichever way holds the most.
+
+    Only what its joins hide in the cloth that there is, shared by `strategy`; one way if `way` names it.
+    """
+    rooms = rooms_at_hand(bolt, drop, allowed, way)
+    washed = bolt.washed
+    if washed is None or not rooms:
         return []
-    washed = bolt.at_hand * (1 - bolt.shrinkage)
-    many = max(0, int((washed - bolt.along) / drop_on(bolt, drop)))
-    across = bolt.usable * many - allowed.start - allowed.end - allowed.join * (2 * max(0, many - 1))
-    along = washed - allowed.start - allowed.end
-    if not bolt.directional and drop.cut <= bolt.usable and along >= across:
-        return makes(section, along) if along > ZERO else []
+    taken = max(rooms, key=lambda name: rooms[name].mm)
 
     def fits(made: Plan) -> bool:
         laid = strip(made)
-        return len(joined(laid, walk(laid), bolt.usable, allowed).widths) <= many
+        try:
+            lies = lying(laid, walk(laid), bolt, drop, allowed, strategy, taken)
+        except Refusal:
+            return False
+        return lies.taken is not None and lies.taken.length <= washed
 
-    return makes(section, across, fits) if across > ZERO else []
+    return makes(section, rooms[taken], fits)
 
 
 class Offer(NamedTuple):
@@ -186,9 +218,24 @@ def _tried(section: Section, pins: dict[Quantity, Fraction], without: tuple[Quan
         return None
 
 
-def repeats_at_hand(made: Plan, bolt: Bolt) -> int:
-    """How many pleats of this pitch the cloth at hand allows, whole ones only."""
+def deepened(made: Plan, depth: Length) -> Plan | None:
+    """`made` with its pleats `depth` deep, as many of them and as far apart; None where that cannot be.
+
+    Its own facts settle the count where they can; else the count is pinned.
+    """
+    without = (Q.FLAT, Q.FULLNESS, Q.PER_PLEAT)
+    for count in ({}, {Q.COUNT: made.pleats}):
+        other = _tried(made.section, {Q.DEPTH: depth.mm, **count}, without)
+        if other and (other.pleats, other.values[Q.SPACING]) == (made.pleats, made.values[Q.SPACING]):
+            return other
+    return None
+
+
+def repeats_at_hand(made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> int:
+    """How many pleats of this pitch the cloth at hand allows beside the plain ends, whole ones only."""
     spacing, take = made.values.get(Q.SPACING), made.values.get(Q.PER_PLEAT)
-    if bolt.at_hand is None or spacing is None or take is None:
+    rooms = rooms_at_hand(bolt, drop, allowed, way)
+    if not rooms or spacing is None or take is None:
         return 0
-    return int(bolt.at_hand.mm / (spacing + take))
+    plain = sum((end.width.mm for end in (made.section.lead, made.section.tail) if end.width), Fraction(0))
+    return max(0, int((max(room.mm for room in rooms.values()) - plain) / (spacing + take)))

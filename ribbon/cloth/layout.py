@@ -24,7 +24,8 @@ class Layout(NamedTuple):
     """Pieces laid out: `length` of cloth taken, the length below which no plan can go, and what is wasted of it.
 
     `sheets` holds the sizes (width, length) of the rectangles laid on, one bolt of `length` where cloth is bought;
-    `left` those pieces that found no place on the rectangles.
+    `left` those pieces that found no place on the rectangles.  `first` is the repeat more that lets the first of the
+    pieces that match begin where the pattern asks for it.
     """
 
     laid: tuple[Laid, ...]
@@ -33,6 +34,12 @@ class Layout(NamedTuple):
     waste: Fraction
     sheets: tuple[tuple[Length, Length], ...]
     left: tuple[Piece, ...]
+    first: Length = ZERO
+
+    @property
+    def needed(self) -> Length:
+        """The length to have: what is taken, and the repeat to begin at."""
+        return self.length + self.first
 
     @property
     def closeness(self) -> Fraction:
@@ -43,16 +50,18 @@ class Layout(NamedTuple):
 def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[tuple[Length, Length]] = ()) -> Layout:
     """The plan that takes the least length of `bolt`, or that lays most on the `sheets` at hand.
 
-    Pieces keep their arrow up the cloth unless they may turn and the cloth has no direction.  Raises `Refusal`, with
-    every piece that is wider than the cloth.
+    Pieces keep their arrow up the cloth unless they may turn and the cloth has no direction; those that match begin at
+    whole repeats.  Raises `Refusal`, with every piece that is wider than the cloth.
     """
     single = [(piece, number) for piece in pieces for number in range(1, piece.count + 1)]
     across = max((width for width, _ in sheets), default=bolt.usable)
     _refuse_too_wide(bolt, pieces, across)
     if not single:
         return Layout((), ZERO, ZERO, Fraction(0), tuple(sheets), ())
-    parts = _parts(single, [bolt.usable, *(side for sheet in sheets for side in sheet)])
-    tall = sum(_up(max(p.opened, p.length), parts) for p, _ in single)
+    matching = bool(bolt.along) and any(piece.matched for piece in pieces)
+    parts = _parts(single, [bolt.usable, bolt.along, *(side for sheet in sheets for side in sheet)])
+    repeat = _up(bolt.along, parts)
+    tall = sum(_up(max(p.opened, p.length), parts) + repeat for p, _ in single)
     bins = [(int(w.mm * parts), int(h.mm * parts)) for w, h in sheets] or [(int(bolt.usable.mm * parts), tall)]
     best: list[tuple[int, int, int, int, int, int]] | None = None
     reached = (0, 0)
@@ -62,11 +71,16 @@ def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[tuple[Length, L
             (_up(p.length, parts), _up(p.opened, parts)) if over else (_up(p.opened, parts), _up(p.length, parts))
             for (p, _), over in zip(single, lying, strict=True)
         ]
-        for packer, order in _tries(len(single)):
-            found = _packed(sizes, bins, packer, order)
-            score = (-len(found), max((y + long for _, _, y, _, long, _ in found), default=0))
-            if best is None or score < reached:
-                best, reached, stood = found, score, lying
+        # Where every piece takes whole repeats of length, whatever lies after it begins at one.
+        whole = [(wide, -(-long // repeat) * repeat) for wide, long in sizes] if matching else sizes
+        for rounded in [sizes, whole] if matching else [sizes]:
+            for packer, order in _tries(len(single)):
+                found = _packed(rounded, bins, packer, order)
+                score = (-len(found), max((y + sizes[index][1] for _, _, y, _, _, index in found), default=0))
+                if best is not None and score >= reached:
+                    continue
+                if rounded is whole or all(y % repeat == 0 for _, _, y, _, _, i in found if single[i][0].matched):
+                    best, reached, stood = found, score, lying
     laid = []
     for sheet, x, y, _, _, index in best or []:
         piece, number = single[index]
@@ -78,7 +92,8 @@ def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[tuple[Length, L
     placed = {(one.piece, one.number) for one in laid}
     left = tuple(piece for piece, number in single if (piece, number) not in placed)
     length = max((one.start + one.long for one in laid), default=ZERO)
-    return _measured(bolt, laid, left, length, tuple(sheets) or ((bolt.usable, length),), bought=not sheets)
+    made = _measured(bolt, laid, left, length, tuple(sheets) or ((bolt.usable, length),), bought=not sheets)
+    return made._replace(first=bolt.along) if matching and not sheets else made
 
 
 def _measured(

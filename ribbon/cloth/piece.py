@@ -13,7 +13,8 @@ class Piece:
     """A rectangle to cut `count` times: `width` across the cloth, `length` along it, its arrow pointing up the length.
 
     A piece on the fold is cut once double: it is named by its half and laid out opened.  One that `may_turn` can lie
-    on its side where the cloth has no direction.
+    on its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
+    cloth's repeats from the start, so that it runs on over its joins.
     """
 
     name: str
@@ -22,6 +23,7 @@ class Piece:
     count: int = 1
     on_fold: bool = False
     may_turn: bool = False
+    matched: bool = False
 
     @property
     def opened(self) -> Length:

@@ -23,11 +23,13 @@ class Length:
     mm: Fraction
 
     def __init__(self, mm: int | Fraction) -> None:
-        if isinstance(mm, bool) or not isinstance(mm, int | Fraction):
-            raise TypeError(
-                f"a length is made from a whole number or a Fraction of millimetres, not {type(mm).__name__}"
-            )
-        object.__setattr__(self, "mm", mm if isinstance(mm, Fraction) else Fraction(mm))
+        if type(mm) is not Fraction:
+            if isinstance(mm, bool) or not isinstance(mm, int | Fraction):
+                raise TypeError(
+                    f"a length is made from a whole number or a Fraction of millimetres, not {type(mm).__name__}"
+                )
+            mm = Fraction(mm)
+        object.__setattr__(self, "mm", mm)
 
     def __setattr__(self, name: str, value: object) -> None:
         raise AttributeError("a length does not change; make another")

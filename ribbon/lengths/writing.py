@@ -26,13 +26,34 @@ def _nearest(value: Fraction) -> int:
     return (2 * value.numerator + value.denominator) // (2 * value.denominator)
 
 
-@cache
-def _tails(unit: Unit, parts: int) -> list[str]:
-    """What follows the whole number for each number of parts: nothing, `` 1/2``, ``.5``."""
-    if unit.binary:
-        return ["", *(f" {n // gcd(n, parts)}/{parts // gcd(n, parts)}" for n in range(1, parts))]
-    digits = len(str(parts)) - 1
-    return ["", *(f".{n:0{digits}d}".rstrip("0") for n in range(1, parts))]
+class _Figures(dict[int, str]):
+    """The figure and the unit for so many parts of it: `27 1/2 in`, `69.9 cm`.
+
+    A tape has few divisions and they are written over and over: those of the first metres are kept.
+    """
+
+    def __init__(self, unit: Unit, parts: int) -> None:
+        super().__init__()
+        self._parts, self._unit, self._binary = parts, f" {unit.sign}", unit.binary
+        if unit.binary:
+            self._tails = ["", *(f" {n // gcd(n, parts)}/{parts // gcd(n, parts)}" for n in range(1, parts))]
+        else:
+            digits = len(str(parts)) - 1
+            self._tails = ["", *(f".{n:0{digits}d}".rstrip("0") for n in range(1, parts))]
+
+    def __missing__(self, steps: int) -> str:
+        whole, part = divmod(steps, self._parts)
+        tail = self._tails[part]
+        written = f"{tail[1:] if part and not whole and self._binary else f'{whole}{tail}'}{self._unit}"
+        if steps <= _KEPT:
+            self[steps] = written
+        return written
+
+
+_KEPT = 16_384
+
+# One for each unit and division in use: a handful.
+_figures = cache(_Figures)
 
 
 class Scribe:
@@ -60,7 +81,7 @@ class Scribe:
             self._parts = next((n for n in (1, 10, 100, 1000, 10_000) if unit.mm / n <= finest), 10_000)
         step = unit.mm / self._parts
         self._step_top, self._step_bottom = step.numerator, step.denominator
-        self._tails, self._unit = _tails(unit, self._parts), f" {unit.sign}"
+        self._figures = _figures(unit, self._parts)
 
     def finer(self) -> Scribe:
         """A scribe for sizes rather than places: one more decimal, the same fractions."""
@@ -82,11 +103,8 @@ class Scribe:
         steps, rest = divmod(abs(top), bottom)
         if rest:
             steps = (2 * abs(top) + bottom) // (2 * bottom)  # halves away from nought, as a tape is read
-        whole, part = divmod(steps, self._parts)
-        tail = self._tails[part]
-        figure = tail[1:] if part and not whole and self.unit.binary else f"{whole}{tail}"
         sign = "−" if value < 0 and steps else ""
-        return Written(f"{ABOUT if rest else ''}{sign}{figure}{self._unit}", not rest)
+        return Written(f"{ABOUT if rest else ''}{sign}{self._figures[steps]}", not rest)
 
     def write_each(self, values: Iterable[int], parts: int) -> list[tuple[str, bool]]:
         """(text, exact) as `write_parts` has it for each of `values`, none below nought; quick, for long lists.
@@ -96,16 +114,14 @@ class Scribe:
         ['≈0.8 cm', '≈1.6 cm']
         """
         top, bottom = self._step_bottom, parts * self._step_top
-        each, tails, unit, binary = self._parts, self._tails, self._unit, self.unit.binary
+        figures = self._figures
         found = []
         for value in values:
             steps, rest = divmod(value * top, bottom)
-            if 2 * rest >= bottom:
-                steps += 1
-            whole, part = divmod(steps, each)
-            tail = tails[part]
-            figure = tail[1:] if part and not whole and binary else f"{whole}{tail}"
-            found.append((f"{ABOUT}{figure}{unit}", False) if rest else (figure + unit, True))
+            if rest:
+                found.append((ABOUT + figures[steps + (2 * rest >= bottom)], False))
+            else:
+                found.append((figures[steps], True))
         return found
 
 

@@ -119,3 +119,10 @@ def pleats_say(found: Sequence[Change]) -> str:
     if len(numbers) == 1:
         return f"pleat {numbers[0]}"
     return f"pleats {', '.join(numbers[:-1])} and {numbers[-1]}"
+
+
+def much_says(section: Section, found: Sequence[Change]) -> str:
+    """By how much those pleats change: one length, or ``1/16 in or 1/8 in``."""
+    step, write = division(section), section.scribe.write
+    least, most = (choose(abs(one.divisions) for one in found) for choose in (min, max))
+    return write(step * most).text if least == most else f"{write(step * least).text} or {write(step * most).text}"

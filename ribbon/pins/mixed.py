@@ -124,12 +124,17 @@ def marked(section: Section | Band) -> tuple[Strip, Plan | None]:
         return (whole.strip if section.tape is None else taped_mixed(whole, section.tape)[0]), None
     made = plan(section)
     if section.tape is not None:
-        return taped(made, section.tape).strip, made
+        on_tape = taped(made, section.tape)
+        if on_tape is not None:
+            return on_tape.strip, made
     return (strip_of(section.kind, corrected_row(made)) if section.kind.folded else strip(made)), made
 
 
 def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
-    """The edge with its marks on the tape, part by part: the whole strip, and what each part became (None for plain)."""
+    """The edge with its marks on the tape, part by part: the whole strip, and what each part became.
+
+    That is None for plain stretches, and for pleats that the tape is too coarse for.
+    """
     found: list[Taped | None] = []
     strips: list[Strip] = []
     at, done = ZERO, ZERO
@@ -142,8 +147,8 @@ def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
         else:
             on_tape = taped(one.plan, tape)
             found.append(on_tape)
-            strips.append(on_tape.strip)
-            end = done + on_tape.finished
+            strips.append(on_tape.strip if on_tape else strip(one.plan))
+            end = done + (on_tape.finished if on_tape else one.finished)
         at, done = at + one.finished, end
     return join(strips), found
 

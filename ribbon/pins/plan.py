@@ -9,13 +9,16 @@ from math import ceil, lcm
 from ribbon.errors import Refusal
 from ribbon.gathers import Part, gathered_strip, parts
 from ribbon.lengths import Length
+from ribbon.pins.equations import REST
 from ribbon.pins.impossible import impossible, no_pleats
+from ribbon.pins.nearest import with_nearest
 from ribbon.pins.placed import placed, takes_of
 from ribbon.pins.refusals import pins_that_cannot_be
 from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Assumed, Gave, Solution, Step
 from ribbon.pins.solve import solve
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
+from ribbon.pleats.relation import NOUGHT
 from ribbon.strip import Strip
 
 Q = Quantity
@@ -68,21 +71,25 @@ class Plan:
     @property
     def pleats(self) -> Fraction:
         """The number of pleats, half a pleat on a fold line counted as a half; nought for gathers."""
-        return self.values.get(Q.COUNT, Fraction(0))
+        return self.values.get(Q.COUNT, NOUGHT)
 
     @property
     def count(self) -> int:
         """How many pleats stand here, whole or half."""
-        return int(self.pleats + Fraction(self.section.folds, 2))
+        pleats = self.pleats
+        return (2 * pleats.numerator + self.section.folds * pleats.denominator) // (2 * pleats.denominator)
 
     @property
     def spaces(self) -> Fraction:
         """The number of spaces along the finished edge: N + 1, N or N - 1 by its ends (work, section 3)."""
         spacing = self.values.get(Q.SPACING)
         if not spacing:
-            return Fraction(0)
-        widths = sum((end.width.mm for end in (self.section.lead, self.section.tail) if end.width), Fraction(0))
-        return (self.finished.mm - (Fraction(0) if self.section.closed else widths) - self.values["rest"]) / spacing
+            return NOUGHT
+        pleated = self.values[Q.FINISHED]
+        for end in (self.section.lead, self.section.tail):
+            if end.width and not self.section.closed:
+                pleated -= end.width.mm
+        return (pleated - self.values[REST]) / spacing
 
     @property
     def fullness(self) -> Fraction:
@@ -114,6 +121,15 @@ def plan(section: Section, count: Fraction | None = None, like: Solution | None 
 
     Raises `Refusal`, with every problem found, where the section cannot be made.
     """
+    try:
+        return _planned(section, count, like)
+    except Refusal as refusal:
+        if count is not None or like is not None:
+            raise
+        raise Refusal([with_nearest(section, problem, _planned) for problem in refusal.problems]) from None
+
+
+def _planned(section: Section, count: Fraction | None = None, like: Solution | None = None) -> Plan:
     # Pins that another solution came from have been looked at.
     problems = pins_that_cannot_be(section) if like is None else []
     if problems:
@@ -134,23 +150,25 @@ def _ends(section: Section, solution: Solution) -> tuple[Length, Length]:
     if section.places:
         pleats = placed(section, values[Q.FINISHED])
         return Length(pleats[0].at), Length(values[Q.FINISHED] - pleats[-1].at)
-    spacing = values.get(Q.SPACING, Fraction(0))
+    spacing = values.get(Q.SPACING, NOUGHT)
     if not kind.folded or kind.width is Q.SPACING:
-        half = spacing / 2 if kind.folded else Fraction(0)
+        half = spacing / 2 if kind.folded else NOUGHT
         ends = [
-            (end.width.mm if end.width and not section.closed else Fraction(0)) + half
+            (end.width.mm if end.width and not section.closed else NOUGHT) + half
             for end in (section.lead, section.tail)
         ]
     elif section.closed:
         # A ring is opened at a placement line, or half way between two pleats where there are two hands to it.
-        lead = Fraction(1, 2)
         if kind.faces and not section.mirrored:
-            lead = Fraction(1) if section.facing is Facing.RIGHT else Fraction(0)
-        ends = [spacing * lead, spacing * (1 - lead)]
+            ends = [spacing, NOUGHT] if section.facing is Facing.RIGHT else [NOUGHT, spacing]
+        else:
+            ends = [spacing / 2, spacing / 2]
     else:
         ends = [end.width.mm if end.width else end.times * spacing for end in (section.lead, section.tail)]
     share = {Remainder.LEAD: (1, 0), Remainder.TAIL: (0, 1)}.get(section.remainder, (Fraction(1, 2), Fraction(1, 2)))
-    rest = values["rest"]
+    rest = values[REST]
+    if not rest:
+        return Length(ends[0]), Length(ends[1])
     return Length(ends[0] + rest * share[0]), Length(ends[1] + rest * share[1])
 
 
@@ -162,8 +180,8 @@ def row(plan: Plan, *also: Fraction) -> Row:
     section, values = plan.section, plan.values
     if section.places:
         return _placed_row(plan, *also)
-    spacing, take = values.get(Q.SPACING, Fraction(0)), values[Q.PER_PLEAT]
-    half = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
+    spacing, take = values.get(Q.SPACING, NOUGHT), values[Q.PER_PLEAT]
+    half = values[section.kind.width] / 2 if section.kind.width else NOUGHT
     finished, lead = plan.finished.mm, plan.lead.mm
     folds = section.folds
     parts = lcm(*(value.denominator for value in (finished, lead, spacing, take / 2 if folds else take, half, *also)))
@@ -196,8 +214,8 @@ def _halved(pleat: Standing, half: int) -> Standing:
 def _placed_row(plan: Plan, *also: Fraction) -> Row:
     """The row of placed pleats that `plan` describes."""
     section, values = plan.section, plan.values
-    finished, shared = plan.finished.mm, values.get(Q.PER_PLEAT, Fraction(0))
-    reach = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
+    finished, shared = plan.finished.mm, values.get(Q.PER_PLEAT, NOUGHT)
+    reach = values[section.kind.width] / 2 if section.kind.width else NOUGHT
     found = placed(section, finished)
     takes = [takes_of(one, shared) for one in found]
     parts = lcm(*(value.denominator for value in (finished, reach, *takes, *(one.at for one in found), *also)))

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 from fractions import Fraction
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.pins.placed import places_that_cannot_be
 from ribbon.pins.section import Remainder, Section
-from ribbon.pins.solution import Conflict, Solution
+from ribbon.pins.solution import Conflict, Gave, Solution
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
 
@@ -32,21 +32,37 @@ def too_few(section: Section) -> Refusal:
     )
 
 
-def disagreement(section: Section, conflict: Conflict, solve: Callable[[Section], Solution]) -> Refusal:
-    """Every firm pin that takes part, each with what letting go of it alone would make it, found by `solve`."""
+def disagreement(
+    section: Section,
+    conflict: Conflict,
+    solve: Callable[[Section], Solution],
+    following: Callable[[Section, bool], Mapping[str, Fraction]],
+) -> Refusal:
+    """Every firm pin that takes part, each with what letting go of it alone would make it.
+
+    `solve` finds that where the rest settles a plan; else `following` may, from the equations alone.
+    """
     pinned = [name for name in section.pins if name in conflict.sources]
     meeting = MEET in conflict.sources
     said = [f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned]
     says = _listed([*said, "pleats that meet"] if meeting else said)
-    problems = []
+    problems, foldable = [], []
     for name in pinned:
-        value = section.say(name, section.pins[name].value)
+        value, gave = section.say(name, section.pins[name].value), tuple[Gave, ...]()
         try:
             without = solve(section.let_go(name))
         except Refusal:
+            values = following(section.let_go(name), meeting)
+        else:
+            values, gave = without.values, without.gave
+        if values.get(name, Fraction(0)) <= 0:
             continue
-        others, way_out = _without(section, name, without)
+        others, way_out = _without(section, name, values[name], gave)
         problems.append(Problem("disagree", f"pins.{name}", value, f"{says} do not agree: {others}", way_out))
+        if values.get(Q.FLAT, Fraction(1)) > values.get(Q.FINISHED, Fraction(0)):
+            foldable.append(problems[-1])
+    # What would leave nothing to fold is no way out where another pin is one.
+    problems = foldable or problems
     if meeting and section.meet:
         problems.append(
             Problem("disagree", "meet", "true", f"{says} do not agree", "let the pleats overlap or leave gaps")
@@ -56,12 +72,12 @@ def disagreement(section: Section, conflict: Conflict, solve: Callable[[Section]
     )
 
 
-def _without(section: Section, name: Quantity, without: Solution) -> tuple[str, str]:
+def _without(section: Section, name: Quantity, instead: Fraction, gave: Sequence[Gave]) -> tuple[str, str]:
     """(what the other pins make of `name`, what letting go of it does)."""
-    pinned, instead = section.pins[name].value, without.values[name]
+    pinned = section.pins[name].value
     becomes = section.say(name, instead)
-    if name is Q.COUNT and without.gave:
-        also = _listed([f"the {g.quantity.word} becomes {section.say(g.quantity, g.became)}" for g in without.gave])
+    if name is Q.COUNT and gave:
+        also = _listed([f"the {g.quantity.word} becomes {section.say(g.quantity, g.became)}" for g in gave])
         return "the others make no whole count", f"let go of the count: it becomes {becomes} and {also}"
     away = section.say(name, abs(instead - pinned))
     return (

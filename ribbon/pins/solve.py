@@ -6,6 +6,7 @@ open or disagree: what is assumed, what gives, what is refused (work, section 4)
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from fractions import Fraction
 from math import ceil, floor
 
@@ -80,6 +81,16 @@ def solve(section: Section, count: Fraction | None = None, like: Solution | None
     Raises `Refusal` where the pins are too few, disagree, or cannot be.
     """
     return _Solving(section, count, like).solution()
+
+
+def _following(section: Section, meet: bool) -> Mapping[str, Fraction]:
+    """What follows from the pins of `section` by the equations alone: nothing assumed, nothing given."""
+    facts: dict[str, Fraction] = {name: pin.value for name, pin in section.pins.items()}
+    hole = section.kind.hole
+    shut = hole is not None and facts.get(hole) == 0
+    known = _Known(equations(section, meet=meet, shut=shut), {**facts, REST: NOUGHT})
+    known.follow()
+    return known.values
 
 
 class _Solving:
@@ -160,7 +171,7 @@ class _Solving:
         """Let the fact go that gives way first; raise `Refusal` where none may."""
         giver = self._giver(conflict.sources)
         if giver is None:
-            raise disagreement(self.section, conflict, solve)
+            raise disagreement(self.section, conflict, solve, _following)
         self.let_go.add(giver)
         if giver == MEET:
             self.meet = False

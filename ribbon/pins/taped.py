@@ -47,17 +47,23 @@ def to_tape(value: int, step: int) -> int:
     return (2 * value + step) // (2 * step) * step
 
 
-def taped(plan: Plan, tape: Length) -> Taped:
-    """`plan` on a tape whose smallest division is `tape`."""
+def taped(plan: Plan, tape: Length) -> Taped | None:
+    """`plan` on a tape whose smallest division is `tape`.
+
+    None where the tape is too coarse for upright folds: one would be left with less cloth than it is packed into.
+    """
     kind = plan.section.kind
     if not kind.folded:
         return _gathered(plan, tape)
     exact = row(plan, tape.mm)
     on_tape = corrected(plan, _row_on_tape(plan, exact, tape))
     finished, pleats = on_tape.finished, on_tape.pleats
+    packed = kind.width is Q.SPACING  # upright folds take the cloth in, packed width and all
+    if packed and any(pleat.take <= 0 or pleat.take < pleat.right - pleat.left for pleat in pleats):
+        return None
     step = exact.parts // tape.mm.denominator * tape.mm.numerator * kind.take_up_per_depth
     flat = finished + sum(pleat.take for pleat in pleats)
-    if kind.width is Q.SPACING:  # upright folds take the cloth in, packed width and all
+    if packed:
         flat -= sum(pleat.right - pleat.left for pleat in pleats)
     per_depth = kind.take_up_per_depth if Q.DEPTH in kind.quantities else 1
     parts = on_tape.parts
@@ -90,7 +96,24 @@ def _row_on_tape(plan: Plan, exact: Row, tape: Length) -> Row:
         pleats = _from_middle(exact.pleats, finished, q, step) if from_middle else _running(exact.pleats, q, step)
     else:
         pleats = _running(exact.pleats, q, step) if turn is None else _mirrored(exact, finished, turn, q, step)
-    return Row(exact.parts, finished, pleats, exact.plain_lead, exact.plain_tail)
+    made = Row(exact.parts, finished, pleats, exact.plain_lead, exact.plain_tail)
+    return _end_moved(exact, made, q, step) if plan.section.kind.width is Q.SPACING else made
+
+
+def _end_moved(exact: Row, made: Row, q: int, step: int) -> Row:
+    """Upright folds with the end of the last one a division over, where the flat width would else be too far off.
+
+    They take the cloth in from where the first begins to where the last ends, so that both places are rounded too.
+    """
+
+    def flat(row: Row) -> int:
+        return row.finished + sum(pleat.take - (pleat.right - pleat.left) for pleat in row.pleats)
+
+    last, off = made.pleats[-1], flat(made) - flat(exact)
+    for by in (0, -q, q):
+        if 2 * abs(off - by) <= step + q and last.left <= last.right + by <= made.finished:
+            return made._replace(pleats=[*made.pleats[:-1], last._replace(right=last.right + by)])
+    return made
 
 
 def _running(pleats: Sequence[Standing], q: int, step: int) -> list[Standing]:

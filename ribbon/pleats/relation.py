@@ -25,7 +25,7 @@ class Relation:
     name: str
     formula: str
     quantities: tuple[str, ...]
-    residual: Callable[[Values], Fraction | int]
+    residual: Callable[[Values], Fraction]
     derived: bool = False
     rests_on: str | None = None
 
@@ -40,4 +40,4 @@ class Relation:
         known[unknown] = ONE
         slope = self.residual(known) - at_nought
         del known[unknown]
-        return Fraction(-at_nought) / slope if slope else None
+        return -at_nought / slope if slope else None

@@ -5,11 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from enum import StrEnum
 from fractions import Fraction
+from functools import partial
 from itertools import pairwise
 from typing import NamedTuple, Self
 
 from ribbon.lengths import Length
 from ribbon.strip import Fold, Line, LineKind, Role, Span, StripBuilder, Turn
+
+# A named tuple without the call that unpacks its arguments: rows are long.
+_fold = partial(tuple.__new__, Fold)
+_line = partial(tuple.__new__, Line)
 
 
 class Facing(StrEnum):
@@ -94,8 +99,10 @@ class Laying(StripBuilder):
             )
         else:
             self._spans += pattern.spans
-            self._folds += [Fold(base + after, turn) for after, turn in pattern.folds]
-            self._lines += [Line(base + after, kind, number) for after, kind in pattern.lines]
+            for after, turn in pattern.folds:
+                self._folds.append(_fold((base + after, turn)))
+            for after, kind in pattern.lines:
+                self._lines.append(_line((base + after, kind, number)))
 
     def run(self, run: int, role: Role, split: int = 1) -> Self:
         """Lay down `run` parts of cloth, or one `split`-th of them."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from typing import NamedTuple
 
 from ribbon.strip import LineKind, Strip, Walk
@@ -15,7 +16,11 @@ class Mark(NamedTuple):
     pleat: int
 
 
+# A named tuple without the call that unpacks its arguments: the list is long.
+_mark = partial(tuple.__new__, Mark)
+
+
 def marks(strip: Strip, walked: Walk) -> list[Mark]:
     """Every mark of `strip` in order along the cloth; `walked` is its walk (work, section 2)."""
     flat = walked.flat
-    return [Mark(flat[line.after + 1], line.kind, line.pleat) for line in strip.lines]
+    return [_mark((flat[after + 1], kind, pleat)) for after, kind, pleat in strip.lines]

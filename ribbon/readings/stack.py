@@ -9,6 +9,7 @@ from __future__ import annotations
 from bisect import bisect_left, insort
 from collections import defaultdict
 from itertools import pairwise
+from operator import add
 from typing import NamedTuple
 
 from ribbon.strip import Walk
@@ -33,19 +34,20 @@ def stack(walked: Walk) -> Stack:
     """The stack of a walked strip; what only touches a place with its end does not lie there."""
     many = len(walked.layers)
     # One number says a span's layer and, among those as high, its turn: the sorted numbers are the stack itself.
-    keys = [layer * many + index for index, layer in enumerate(walked.layers)]
     begin: dict[int, list[int]] = defaultdict(list)
     end: dict[int, list[int]] = defaultdict(list)
-    middles = []
-    for key, (low, high) in zip(keys, pairwise(walked.x), strict=True):
-        middles.append((low + high, key))
+    above = [(layer + 1) * many for layer in walked.layers]
+    for index, (low, high) in enumerate(pairwise(walked.x)):
+        key = above[index] - many + index
         if low < high:
             begin[low].append(key)
             end[high].append(key)
         elif high < low:
             begin[high].append(key)
             end[low].append(key)
-    middles.sort()
+    middles = list(map(add, walked.x, walked.x[1:]))  # twice over, to stay whole
+    order = sorted(range(many), key=middles.__getitem__)
+    waiting = [middles[index] for index in order]
     places = sorted(begin.keys() | end.keys()) or [0]
     top, bottom, deep, before = [], [], [], [0] * many
     active: list[int] = []
@@ -53,9 +55,9 @@ def stack(walked: Walk) -> Stack:
     for place, then in pairwise([*places, places[-1]]):
         for key in end.get(place, ()):
             del active[bisect_left(active, key)]
-        while asked < many and middles[asked][0] <= 2 * place:
-            key = middles[asked][1]
-            before[key % many] = len(active) - bisect_left(active, (key // many + 1) * many)
+        while asked < many and waiting[asked] <= 2 * place:
+            index = order[asked]
+            before[index] = len(active) - bisect_left(active, above[index])
             asked += 1
         for key in begin.get(place, ()):
             insort(active, key)
@@ -63,8 +65,8 @@ def stack(walked: Walk) -> Stack:
         deep.append(lying)
         top.append(active[bisect_left(active, active[-1] // many * many)] % many if lying else -1)
         bottom.append(active[0] % many if lying else -1)
-        while asked < many and middles[asked][0] < 2 * then:
-            key = middles[asked][1]
-            before[key % many] = lying - bisect_left(active, (key // many + 1) * many)
+        while asked < many and waiting[asked] < 2 * then:
+            index = order[asked]
+            before[index] = lying - bisect_left(active, above[index])
             asked += 1
     return Stack(places, top[:-1], bottom[:-1], deep[:-1], before)

@@ -9,10 +9,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
+from itertools import accumulate
 from math import lcm
 
 from ribbon.lengths import Length
-from ribbon.strip.strip import Strip, Turn
+from ribbon.strip.strip import WHOLE, Strip, Turn
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,21 +45,27 @@ def walk(strip: Strip) -> Walk:
     """Where `strip` lies once folded (work, section 2)."""
     # Rows share their spans: each is measured once, however often it is walked.
     shared = {id(span): span for span in strip.spans}
-    parts = lcm(*(d for s in shared.values() for d in (s.length.mm.denominator, (s.length.mm * s.draw).denominator)))
-    runs = {key: (int(s.length.mm * parts), int(s.length.mm * s.draw * parts)) for key, s in shared.items()}
-    front = Turn.FRONT
-    steps = {after: 1 if turn is front else -1 for after, turn in strip.folds}
-    flat, x, layers, headings = [0], [0], [], []
-    heading, layer = 1, 0
-    flat_at = x_at = 0
-    for index, span in enumerate(strip.spans):
-        run, along = runs[id(span)]
-        flat_at += run
-        x_at += heading * along
-        flat.append(flat_at)
-        x.append(x_at)
-        layers.append(layer)
-        headings.append(heading)
-        if index in steps:
-            heading, layer = -heading, layer + steps[index]
+    # How long each is, and how far it goes along the edge: the same, but for cloth that is drawn up.
+    sizes = {
+        key: (span.length.mm, span.length.mm if span.draw is WHOLE else span.length.mm * span.draw)
+        for key, span in shared.items()
+    }
+    parts = lcm(*(size.denominator for both in sizes.values() for size in both))
+    runs = {
+        key: (flat.numerator * (parts // flat.denominator), along.numerator * (parts // along.denominator))
+        for key, (flat, along) in sizes.items()
+    }
+    front, spans = Turn.FRONT, len(strip.spans)
+    headings, layers = [], []
+    heading, layer, begun = 1, 0, 0
+    for after, turn in strip.folds:
+        run = after + 1 - begun
+        headings += [heading] * run
+        layers += [layer] * run
+        heading, layer, begun = -heading, layer + (1 if turn is front else -1), after + 1
+    headings += [heading] * (spans - begun)
+    layers += [layer] * (spans - begun)
+    lengths = [runs[id(span)] for span in strip.spans]
+    flat = accumulate((run for run, _ in lengths), initial=0)
+    x = accumulate((heading * along for heading, (_, along) in zip(headings, lengths, strict=True)), initial=0)
     return Walk(parts, tuple(flat), tuple(x), tuple(layers), tuple(headings))

@@ -7,7 +7,7 @@ from server.config.pages import page
 
 urlpatterns = [
     path("api/", api.urls),
-    re_path(r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|cloth/?|tape/?)?$", page),
+    re_path(r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|cloth/?|tape/?|handbook/?)?$", page),
 ]
 handler400 = "server.config.pages.bad_request"
 handler404 = "server.config.pages.not_found"

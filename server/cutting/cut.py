@@ -75,7 +75,9 @@ def _gather(
         name = one.name if many == 1 else f"{one.name}, {'width' if across else 'strip'} {number} of {many}"
         # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
         pieces.append(
-            Piece(name, width.cut, drop_on(cutting.bolt, cutting.drop)) if across else Piece(name, long, width.cut)
+            Piece(name, width.cut, drop_on(cutting.bolt, cutting.drop), matched=True)
+            if across
+            else Piece(name, long, width.cut)
         )
     pieces += cutting.pieces
     held = bolts.setdefault(cutting.bolt.name or "Cloth", (cutting.bolt, cutting.sheets, []))
@@ -109,7 +111,7 @@ def _laid(
     sheets = [(bolt.usable, bolt.at_hand), *more] if bolt.rectangle and bolt.at_hand is not None else []
     got: Layout = layout(bolt, [piece for _, piece in pieces], sheets)
     owner = {piece: index for index, piece in pieces}
-    paid = buy(bolt, got.length)
+    paid = buy(bolt, got.needed)
     write = scribe.write
 
     def out(length: Length) -> dict[str, Any]:
@@ -156,4 +158,5 @@ def _says(write: Any, bolt: Bolt, name: str, got: Layout, asked: str) -> str:
             else f"{len(got.left)} of {len(got.laid) + len(got.left)} pieces find no place on what is at hand."
         )
         return f"{says} {float(got.waste) * 100:.0f} % is left over."
-    return f"{name}: {write(got.length).text} cut from, buy {asked}. {float(got.waste) * 100:.0f} % falls away; no plan can take less than {write(got.bound).text}."
+    begin = f" {write(got.first).text} of it, a repeat, let the first drop begin at the pattern." if got.first else ""
+    return f"{name}: {write(got.length).text} cut from, buy {asked}.{begin} {float(got.waste) * 100:.0f} % falls away; no plan can take less than {write(got.bound).text}."

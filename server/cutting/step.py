@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from fractions import Fraction
 from typing import Any
 
@@ -11,6 +12,7 @@ from ribbon.cloth import (
     Lying,
     apron,
     buy,
+    deepened,
     drop_on,
     lined,
     lining_cut,
@@ -63,9 +65,19 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     chosen = found.joined
     striped = cutting.striped
     told["strategies"] = _strategies(writer, laid, walked, bolt, allowed)
+
+    def fits(other: Plan) -> int | None:
+        """How many widths another plan of this section takes; None where they cannot be shared as they are here."""
+        laid = strip(other)
+        try:
+            return len(joined(laid, walk(laid), bolt.usable, allowed, Strategy(said.cutting.strategy)).widths)
+        except Refusal:
+            return None
+
     if made is not None:
-        told["offers"] = _offers(writer, made, bolt, allowed)
-        told["repeats"] = _repeats(writer, striped, made, bolt)
+        if found.taken is None or found.taken.name == "across":  # only then are there widths to save
+            told["offers"] = _offers(writer, made, fits)
+        told["repeats"] = _repeats(writer, striped, made, bolt, fits)
     told["slip"] = _join_sentences(writer, chosen, said, cutting, walked)
     if striped is not None:
         told["looks"] = looks(striped, laid, walked, front(walked))
@@ -77,8 +89,10 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     else:
         _lengths(told, writer, said, cutting, bolt, drop, cut, found)
         if made is not None and bolt.at_hand is not None:
-            told["makes"] = _makes(writer, made, bolt, drop, allowed)
-            told["pleats_at_hand"] = repeats_at_hand(made, bolt) if bolt.across else None
+            told["makes"] = _makes(writer, made, bolt, drop, allowed, said)
+            told["pleats_at_hand"] = (
+                repeats_at_hand(made, bolt, drop, allowed, said.cutting.way) if bolt.across else None
+            )
     if made is not None:
         told["notions"] = [
             {
@@ -104,16 +118,9 @@ def _strategies(writer: Writer, laid: Strip, walked: Walk, bolt: Bolt, allowed: 
     ]
 
 
-def _offers(writer: Writer, made: Plan, bolt: Bolt, allowed: Allowed) -> list[dict[str, Any]]:
-    def widths(other: Plan) -> int:
-        laid = strip(other)
-        try:
-            return len(joined(laid, walk(laid), bolt.usable, allowed).widths)
-        except Refusal:
-            return 1 << 20
-
+def _offers(writer: Writer, made: Plan, widths: Callable[[Plan], int | None]) -> list[dict[str, Any]]:
     found = []
-    for one in offers(made, widths, made.section.tape or Length(1)):
+    for one in offers(made, lambda other: widths(other) or 1 << 20, made.section.tape or Length(1)):
         value = made.section.say(one.quantity, one.value)
         verb = f"{value} pleats" if one.quantity is Q.COUNT else f"a depth of {value}"
         saved = "one width" if one.saves == 1 else f"{one.saves} widths"
@@ -135,29 +142,39 @@ def _offers(writer: Writer, made: Plan, bolt: Bolt, allowed: Allowed) -> list[di
     return found
 
 
-def _repeats(writer: Writer, striped: Striped | None, made: Plan, bolt: Bolt) -> list[dict[str, Any]]:
+def _repeats(
+    writer: Writer, striped: Striped | None, made: Plan, bolt: Bolt, fits: Callable[[Plan], int | None]
+) -> list[dict[str, Any]]:
     """Depths that make every pleat show the same part of the repeat across, or of the stripes."""
     repeat = bolt.across or (repeat_of(striped.stripes) if striped else ZERO)
     spacing = made.values.get(Q.SPACING)
     if not repeat or spacing is None or Q.DEPTH not in made.section.kind.quantities:
         return []
     thick = made.section.kind.take_up_per_depth
-    return [
-        {
-            "repeats": fit.repeats,
-            "pitch": writer.size(fit.pitch),
-            "depth": writer.size(fit.depth),
-            "says": f"{fit.repeats} {'repeat' if fit.repeats == 1 else 'repeats'} to a pleat: {writer.sizes.write(fit.depth).text} deep",
-            "change": {
-                "pins.depth": _written(writer, fit.depth),
-                "pins.count": made.section.say(Q.COUNT, made.pleats),
-                "meet": False,
-                "pins.flat": None,
-                "pins.fullness": None,
-            },
+    told = []
+    for fit in to_repeat(repeat, Length(spacing), thick):
+        other = deepened(made, fit.depth)
+        if other is None or fits(other) is None:
+            continue  # what else is pinned leaves no room for pleats so deep, or the cloth cannot be joined for them
+        change: dict[str, Any] = {
+            "pins.depth": writer.typed(fit.depth),
+            "meet": False,
+            "pins.flat": None,
+            "pins.fullness": None,
+            "pins.per_pleat": None,
         }
-        for fit in to_repeat(repeat, Length(spacing), thick)
-    ]
+        if Q.COUNT in other.section.pins:
+            change["pins.count"] = made.section.say(Q.COUNT, made.pleats)
+        told.append(
+            {
+                "repeats": fit.repeats,
+                "pitch": writer.size(fit.pitch),
+                "depth": writer.size(fit.depth),
+                "says": f"{fit.repeats} {'repeat' if fit.repeats == 1 else 'repeats'} to a pleat: {writer.sizes.write(fit.depth).text} deep",
+                "change": change,
+            }
+        )
+    return told
 
 
 _MOST_JOINS = 12
@@ -208,7 +225,7 @@ def _fronts(writer: Writer, made: Plan, bolt: Bolt, shows: Length, fold: Length)
     # Plain stated ends are the front pieces themselves; spaces at the ends belong to the pleats.
     stated = sum((end.width for end in (made.section.lead, made.section.tail) if end.width), ZERO)
     needed = made.flat - stated
-    whole = bolt.at_hand * (1 - bolt.shrinkage) if bolt.at_hand is not None else needed + (shows + fold) * 2
+    whole = bolt.washed if bolt.washed is not None else needed + (shows + fold) * 2
     got = apron(whole, shows, fold, needed)
     says = [
         f"Front pieces in one length with the pleats: the outer one {write(got.outer).text} flat, centred on its line, the inner one {write(got.inner).text}; {write(got.left).text} is left for pleats, which take {write(needed).text}."
@@ -321,17 +338,19 @@ def _lining(told: dict[str, Any], writer: Writer, cutting: Cutting, drop: Drop, 
     return bolt.mass(made.width.mm * made.length.mm)
 
 
-def _makes(writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed) -> list[dict[str, Any]]:
+def _makes(
+    writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed, said: SectionIn
+) -> list[dict[str, Any]]:
     """What the cloth at hand will make, each as a change that makes it so."""
     told = []
-    for one in makes_at_hand(made.section, bolt, drop, allowed):
+    for one in makes_at_hand(made.section, bolt, drop, allowed, Strategy(said.cutting.strategy), said.cutting.way):
         if one.name == "greatest fullness":
             said = f"{write_ratio(one.value).text} times"
         elif one.name == "most pleats":
             said = f"{write_ratio(one.value).text} pleats"
         else:
             said = writer.sizes.write_mm(one.value).text
-        change: dict[str, Any] = {"pins.flat": _written(writer, Length(one.pins[Q.FLAT])), "meet": None}
+        change: dict[str, Any] = {"pins.flat": writer.typed(Length(one.pins[Q.FLAT])), "meet": None}
         if one.name == "greatest fullness":
             change |= {"pins.fullness": None, "pins.depth": None, "pins.per_pleat": None}
         elif one.name == "longest edge":
@@ -340,12 +359,6 @@ def _makes(writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed)
             change |= {"pins.count": None, "pins.spacing": None, "pins.fullness": None, "pins.box": None}
         told.append({"name": one.name, "says": f"{one.name.capitalize()}: {said}", "change": change})
     return told
-
-
-def _written(writer: Writer, length: Length) -> str:
-    """A length as a pin is typed: exact, if need be as a fraction of a millimetre."""
-    written = writer.sizes.write(length)
-    return written.text if written.exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
 
 
 def _money(cost: Fraction | None) -> str | None:

@@ -12,6 +12,7 @@ from ninja.files import UploadedFile
 from server.journal import backup, openfile, photographs, services
 from server.journal import schema as s
 from server.journal.demo import add_demo_works
+from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import services as works
@@ -90,7 +91,7 @@ def drop_photograph(request: HttpRequest, key: str, photograph: str) -> HttpResp
     return answer(services.drop_photograph(key, photograph))
 
 
-@router.get("/photographs/{key}", response=_NO, operation_id="photograph")
+@router.get("/photographs/{key}", response=_NO, operation_id="photograph", openapi_extra=described("image/jpeg"))
 def photograph(request: HttpRequest, key: str) -> HttpResponse:
     """The picture itself."""
     data = photographs.read(key)
@@ -99,11 +100,11 @@ def photograph(request: HttpRequest, key: str) -> HttpResponse:
     return HttpResponse(data, content_type="image/jpeg")
 
 
-@router.get("/works/{key}/file", response=_NO, operation_id="work_file")
+@router.get("/works/{key}/file", response=_NO, operation_id="work_file", openapi_extra=described("application/json"))
 def work_file(request: HttpRequest, key: str) -> HttpResponse:
     """A work as one open file."""
     data, name = openfile.written(key)
-    return _file(data, name, "application/json")
+    return attached(data, name, "application/json")
 
 
 @router.post("/files", response={201: WorkOut, **_NO}, operation_id="take_in_work")
@@ -120,11 +121,11 @@ def file_schema(request: HttpRequest) -> HttpResponse:
     return answer(openfile.schema())
 
 
-@router.get("/backup", response=_NO, operation_id="backup")
+@router.get("/backup", response=_NO, operation_id="backup", openapi_extra=described("application/zip"))
 def take_backup(request: HttpRequest) -> HttpResponse:
     """Everything in one file."""
     data, name = backup.backup()
-    return _file(data, name, "application/zip")
+    return attached(data, name, "application/zip")
 
 
 @router.post("/backup", response={200: s.RestoredOut, **_NO}, operation_id="restore_backup")
@@ -133,9 +134,3 @@ def restore_backup(request: HttpRequest, file: File[UploadedFile]) -> HttpRespon
     found = backup.restore(file, file.name or "file", file.size or 0)  # type: ignore[arg-type]
     says = f"{found['works']} works, {found['cloths']} cloths and {found['photographs']} photographs are back."
     return answer({**found, "says": says})
-
-
-def _file(data: bytes, name: str, kind: str) -> HttpResponse:
-    response = HttpResponse(data, content_type=kind)
-    response["Content-Disposition"] = f'attachment; filename="{name}"'
-    return response

@@ -51,7 +51,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
     upper, about = tapered(plan), gathered(plan)
     piece = inserted(plan, upper)
     said = slip(plan, on_tape, made) + made_as(plan, upper, piece, about, lined=lined)
-    warned = cautions(plan, exact, walked, showing, past_ends(walked), most)
+    warned = cautions(plan, exact, walked, showing, past_ends(walked), most, on_tape)
     return {
         "kind": section.kind.name,
         "unit": section.unit.sign,
@@ -59,7 +59,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
         "finished": writer.size(plan.finished),
         "flat": writer.size(plan.flat),
         "cut": writer.size(sum((width.cut for width in made.widths), ZERO) if made else cut_width(plan)),
-        **sizes_of(plan, writer, cut.bolt, cut.drop),
+        **sizes_of(plan, writer, cut),
         "take_up": writer.size(plan.flat - plan.finished),
         "lead": writer.size(plan.lead),
         "tail": writer.size(plan.tail),

@@ -22,8 +22,9 @@ class Writer:
 
     @staticmethod
     def _out(scribe: Scribe, mm: Fraction) -> dict[str, Any]:
-        written = scribe.write_mm(mm)
-        return {"mm": mm.numerator / mm.denominator, "text": written.text, "exact": written.exact}
+        top, bottom = mm.numerator, mm.denominator
+        text, exact = scribe.write_parts(top, bottom)
+        return {"mm": top / bottom, "text": text, "exact": exact}
 
     def place(self, length: Length) -> dict[str, Any]:
         """A position or a width to measure."""
@@ -32,6 +33,15 @@ class Writer:
     def size(self, length: Length | None) -> dict[str, Any] | None:
         """A solved size, such as a spacing or a depth."""
         return None if length is None else self._out(self.sizes, length.mm)
+
+    def sized(self, mm: Fraction | None) -> dict[str, Any] | None:
+        """As `size`, from millimetres."""
+        return None if mm is None else self._out(self.sizes, mm)
+
+    def typed(self, length: Length) -> str:
+        """A length as it is typed into a pin: exact, if need be as a fraction of a millimetre."""
+        text, exact = self.sizes.write(length)
+        return text if exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
 
     def position(self, at: int, parts: int) -> dict[str, Any]:
         """A position given in parts of a millimetre."""

@@ -15,6 +15,7 @@ from server.plans.fold import FoldingOut, fold_of
 from server.plans.hand import EvenIn, MeaningIn, RuffleIn, even, meanings_of, ruffle
 from server.plans.joining import cut_of
 from server.plans.out import ChalkOut, EvenOut, LiesOut, MeaningOut, PlanOut, RuffleOut
+from server.plans.pick import PickIn, PickOut, pick_of
 from server.plans.reading import read_move
 from server.plans.schema import MoveIn, MoveOut, SectionIn
 from server.wire.json import answer
@@ -35,6 +36,12 @@ def plan_section(request: HttpRequest, section: SectionIn) -> HttpResponse:
 def move_pin(request: HttpRequest, move: MoveIn) -> HttpResponse:
     """What a pin says after it is moved by divisions of the tape, or dragged.  Stateless."""
     return answer({"text": read_move(move.model_dump())})
+
+
+@router.post("/pick", response={200: PickOut, 400: Problems, 413: Problems, 422: Problems}, operation_id="pick_count")
+def pick_count(request: HttpRequest, said: PickIn) -> HttpResponse:
+    """What to change of a section so that it has one of the counts that its plan offers.  Stateless."""
+    return answer(pick_of(said))
 
 
 @router.post("/lies", response={200: list[LiesOut], 400: Problems, 413: Problems, 422: Problems}, operation_id="lies")

@@ -5,17 +5,21 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import Any
 
-from ribbon.cloth import Bolt, Drop, drop_on, widths_for
+from ribbon.cloth import lying, widths_for
+from ribbon.errors import Refusal
 from ribbon.explain import explanation
 from ribbon.lengths import write_ratio
-from ribbon.pins import Choice, Plan, choices
+from ribbon.pins import Choice, Plan, choices, strip
 from ribbon.pleats import Quantity
+from ribbon.readings import Allowed
 from ribbon.slip import gave_says
+from ribbon.strip import walk
 from server.plans.drawn import Writer
+from server.plans.joining import Cut
 
 Q = Quantity
 
-_SIZES = (Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.BOX, Q.GAP, Q.OPENING)
+_SIZES = tuple(name.value for name in (Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.BOX, Q.GAP, Q.OPENING))
 
 
 def number(value: Fraction) -> int | float:
@@ -44,15 +48,25 @@ def _assumed(plan: Plan, assumed: Any) -> dict[str, Any]:
     return {"quantity": str(assumed.quantity), "value": value, "why": assumed.why}
 
 
-def _choice(writer: Writer, choice: Choice, bolt: Bolt | None, drop: Drop | None) -> dict[str, Any]:
+def _cloth(plan: Plan, cut: Cut) -> tuple[int | None, str | None]:
+    """(how many widths a plan takes, what they cost), cut as its section says; None where that is not known."""
+    bolt, allowed = cut.bolt, Allowed(*plan.section.allowance)
+    if bolt is None:
+        return None, None
+    if cut.drop is None:
+        return widths_for(bolt, plan.flat, allowed.start + allowed.end, allowed.join) or None, None
+    laid = strip(plan)
+    try:
+        lies = lying(laid, walk(laid), bolt, cut.drop, allowed, cut.strategy, cut.way)
+    except Refusal:
+        return None, None
+    paid = bolt.cost(bolt.bought(lies.taken.length)) if lies.taken else None
+    return len(lies.joined.widths), f"{float(paid):.2f}" if paid is not None else None
+
+
+def _choice(writer: Writer, choice: Choice, cut: Cut) -> dict[str, Any]:
     plan = choice.plan
-    widths, cost = None, None
-    if bolt is not None:
-        allowed = plan.section.allowance
-        widths = widths_for(bolt, plan.flat, allowed.start + allowed.end, allowed.join) or None
-        if drop is not None and widths is not None:
-            paid = bolt.cost(bolt.bought(drop_on(bolt, drop) * widths + bolt.along))
-            cost = f"{float(paid):.2f}" if paid is not None else None
+    widths, cost = _cloth(plan, cut)
     return {
         "count": number(plan.pleats),
         "why": choice.why,
@@ -63,20 +77,20 @@ def _choice(writer: Writer, choice: Choice, bolt: Bolt | None, drop: Drop | None
         "widths": widths,
         "cost": cost,
         "lead": writer.size(plan.lead),
-        **{name.value: writer.size(plan.length(name)) for name in _SIZES},
+        **{name: writer.sized(plan.values.get(name)) for name in _SIZES},
     }
 
 
-def sizes_of(plan: Plan, writer: Writer, bolt: Bolt | None = None, drop: Drop | None = None) -> dict[str, Any]:
+def sizes_of(plan: Plan, writer: Writer, cut: Cut | None = None) -> dict[str, Any]:
     """What the pins of a plan came to: every size, what gave, what was assumed, the neighbours, the reckoning."""
     return {
         "count": number(plan.pleats),
         "spaces": number(plan.spaces),
         "fullness": ratio(plan.fullness),
         "pleated_fullness": ratio(plan.values[Q.FULLNESS]),
-        **{name.value: writer.size(plan.length(name)) for name in _SIZES},
+        **{name: writer.sized(plan.values.get(name)) for name in _SIZES},
         "gave": [_gave(plan, gave) for gave in plan.gave],
         "assumed": [_assumed(plan, assumed) for assumed in plan.assumed],
-        "choices": [_choice(writer, choice, bolt, drop) for choice in choices(plan)],
+        "choices": [_choice(writer, choice, cut or Cut()) for choice in choices(plan)],
         "explain": [line._asdict() for line in explanation(plan)],
     }

@@ -68,6 +68,10 @@ class Made(NamedTuple):
         return ["pdf", *(["svg", "dxf"] if self.full else []), *(["csv"] if self.listing else [])]
 
 
+MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
+"""The media type of each kind of file."""
+
+
 def made(asked: PaperIn) -> Made:
     """The paper that is asked for.  Raises `Refusal`."""
     if asked.here >= len(asked.sections):
@@ -86,13 +90,13 @@ def file_of(asked: FileIn) -> tuple[bytes, str, str]:
         raise refuse("no_format", "format", asked.format, "this paper cannot be had as that", f"take it as {ways}")
     name = "".join(c if c.isalnum() and c.isascii() else "-" for c in paper.title.lower()).strip("-")[:60] or "paper"
     if asked.format == "pdf":
-        return to_pdf(paper.pages, paper.title), "application/pdf", f"{name}.pdf"
+        return to_pdf(paper.pages, paper.title), MEDIA["pdf"], f"{name}.pdf"
     if asked.format == "csv" and paper.listing:
-        return to_csv(paper.listing).encode("utf-8-sig"), "text/csv; charset=utf-8", f"{name}.csv"
+        return to_csv(paper.listing).encode("utf-8-sig"), f"{MEDIA['csv']}; charset=utf-8", f"{name}.csv"
     drawing = paper.full or paper.pages[0]
     if asked.format == "svg":
-        return to_svg(drawing).encode(), "image/svg+xml", f"{name}.svg"
-    return to_dxf(drawing).encode(), "image/vnd.dxf", f"{name}.dxf"
+        return to_svg(drawing).encode(), MEDIA["svg"], f"{name}.svg"
+    return to_dxf(drawing).encode(), MEDIA["dxf"], f"{name}.dxf"
 
 
 def _unit(asked: PaperIn) -> Unit:

@@ -8,8 +8,9 @@ from ninja.files import UploadedFile
 
 from papers import Unreadable, plotted, to_svg
 from ribbon.errors import refuse
-from server.printing.papers import file_of, made
+from server.printing.papers import MEDIA, file_of, made
 from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
+from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
 
@@ -37,13 +38,17 @@ def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
     )
 
 
-@router.post("/papers/file", response=_REFUSED, operation_id="paper_file", by_alias=True)
+@router.post(
+    "/papers/file",
+    response=_REFUSED,
+    operation_id="paper_file",
+    by_alias=True,
+    openapi_extra=described(*MEDIA.values()),
+)
 def paper_file(request: HttpRequest, asked: FileIn) -> HttpResponse:
     """A paper as a file: PDF, SVG and DXF at full size in millimetres, lists as CSV."""
     data, kind, name = file_of(asked)
-    response = HttpResponse(data, content_type=kind)
-    response["Content-Disposition"] = f'attachment; filename="{name}"'
-    return response
+    return attached(data, name, kind)
 
 
 @router.post("/plotter", response={200: PlottedOut, **_REFUSED}, operation_id="plot")

@@ -13,6 +13,7 @@ from server.shelf import schema as s
 from server.shelf import services
 from server.shelf.models import Cloth
 from server.shelf.sheet import Row, write_sheet
+from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
 
@@ -37,13 +38,11 @@ def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
     return answer(services.told(services.put(new.name, new.unit, _spec(new.spec))), 201)
 
 
-@router.get("/table", operation_id="cloths_table", include_in_schema=False)
+@router.get("/table", response={403: Problems}, operation_id="cloths_table", openapi_extra=described("text/csv"))
 def cloths_table(request: HttpRequest) -> HttpResponse:
     """The shelf as a table of text."""
     rows = [Row(cloth.name, cloth.unit, cloth.spec) for cloth in Cloth.objects.all()]
-    response = HttpResponse(write_sheet(rows), content_type="text/csv; charset=utf-8")
-    response["Content-Disposition"] = 'attachment; filename="cloth-shelf.csv"'
-    return response
+    return attached(write_sheet(rows), "cloth-shelf.csv", "text/csv; charset=utf-8")
 
 
 @router.post("/table", response={200: s.TableOut, **_NO}, operation_id="take_in_cloths")

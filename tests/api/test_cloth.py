@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
+from server.works.demo import _WORKS
 from tests.conftest import Asked
 
 VALANCE: dict[str, Any] = {
@@ -203,3 +204,33 @@ def test_the_suppliers_list_is_shipped_and_can_be_replaced(ask: Asked, settings:
     _, rubbish = ask("GET", "/cloths/prices")
     assert rubbish["cloths"] == []
     assert rubbish["wrong"][0]["line"] == 1
+
+
+def test_what_the_cloth_at_hand_makes_is_never_less_than_what_it_is_enough_for(ask: Asked) -> None:
+    """A wrap cut along its cloth was told to make fewer pleats than it had cloth for."""
+    for _, _, pieces in _WORKS:
+        for name, spec in pieces:
+            _, told = ask("POST", "/cloth", spec)
+            _, made = ask("POST", "/plan", spec)
+            if not told["buy"] or told["buy"]["at_hand"] is None or told["buy"]["short"] is not None:
+                continue
+            says = {one["name"]: one for one in told["makes"]}
+            for what, size, unit in (
+                ("longest edge", "finished", "mm"),
+                ("greatest fullness", "flat", "mm"),
+                ("most pleats", "count", ""),
+            ):
+                if what in says:
+                    _, other = ask("POST", "/plan", _changed(spec, says[what]["change"]))
+                    had, got = ((one[size][unit] if unit else one[size]) for one in (made, other))
+                    assert got >= had * 0.97, (name, what)
+            assert told["pleats_at_hand"] is None or told["pleats_at_hand"] >= made["count"], name
+
+
+def _changed(spec: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
+    pins = dict(spec["pins"])
+    rest = {key: value for key, value in change.items() if not key.startswith("pins.")}
+    for key, value in change.items():
+        if key.startswith("pins."):
+            pins[key.removeprefix("pins.")] = value
+    return {**spec, **rest, "pins": {key: value for key, value in pins.items() if value is not None}}

@@ -61,3 +61,15 @@ def test_the_scenario_on_the_demo_shelf(ask: Asked) -> None:
     # The wrap is pleated to its plaid: one repeat of 24 cm to every pleat.
     wrap = plans["Plaid wrap"]
     assert wrap["spacing"]["mm"] + wrap["per_pleat"]["mm"] == pytest.approx(240)
+
+
+@pytest.mark.parametrize(("name", "spec"), SECTIONS, ids=[name for name, _ in SECTIONS])
+def test_the_chosen_count_takes_the_widths_and_costs_what_the_slip_says(
+    ask: Asked, name: str, spec: dict[str, Any]
+) -> None:
+    _, made = ask("POST", "/plan", spec)
+    _, cloth = ask("POST", "/cloth", spec)
+    for chosen in made["choices"]:
+        if chosen["why"] == "chosen":
+            assert chosen["widths"] == (len(made["widths"]) or None)
+            assert chosen["cost"] == (cloth["buy"]["cost"] if cloth["buy"] else None)

@@ -60,6 +60,29 @@ def test_exact_marks_where_no_tape_is_wanted(ask: Asked) -> None:
     assert {mark["at"]["mm"] % 5 for mark in coarse["on_tape"]["marks"]} == {0.0}
 
 
+@pytest.mark.parametrize(
+    ("section", "finer"),
+    [
+        ({"kind": "cartridge", "pins": {"finished": "82.75", "flat": "120.375"}, "tape": "5 mm"}, "2 mm"),
+        ({"kind": "knife", "pins": {"finished": "70", "count": 50, "flat": "85"}, "tape": "5 mm"}, "1 mm"),
+        ({"kind": "cartridge", "unit": "in", "pins": {"finished": "60", "flat": "64"}, "tape": "1/4 in"}, "1/8 in"),
+    ],
+)
+def test_a_tape_too_coarse_for_its_pleats_is_said(ask: Asked, section: dict[str, Any], finer: str) -> None:
+    status, made = ask("POST", "/plan", section)
+    # Upright folds need some cloth each; of others some have none on such a tape.
+    assert (status, made["on_tape"] is None) == (200, section["kind"] == "cartridge")
+    (warning,) = [one for one in made["warnings"] if one["code"] == "too_coarse"]
+    assert warning["mend"]["change"] == {"tape": finer}
+    own = {name: section[name] for name in ("kind", "pins")}
+    edge = {**section, "kind": "mixed", "pins": {}, "parts": [own, {"kind": "plain", "width": "4"}]}
+    for address, body in (("/chalk", section), ("/fold", section), ("/plan", edge), ("/chalk", edge)):
+        assert ask("POST", address, body)[0] == 200, (address, body)
+    _, mended = ask("POST", "/plan", {**section, "tape": finer})
+    assert mended["on_tape"]
+    assert "too_coarse" not in [one["code"] for one in mended["warnings"]]
+
+
 def test_numbers_are_read_as_written(ask: Asked) -> None:
     _, made = ask("POST", "/plan", {"kind": "gather", "unit": "cm", "pins": {"finished": 22, "fullness": 1.8}})
     assert made["flat"] == {"mm": 396.0, "text": "39.6 cm", "exact": True}
@@ -128,7 +151,7 @@ def test_an_underlay_past_the_end_is_warned_of_with_its_mend(ask: Asked) -> None
     _, made = ask("POST", "/plan", apron)
     (warning,) = made["warnings"]
     assert warning["code"] == "past_end"
-    assert warning["mend"]["change"] == {"lead.width": "1 in"}
+    assert warning["mend"]["change"] == {"lead.times": None, "lead.width": "1 in"}  # one in place of the other
     _, mended = ask("POST", "/plan", {**apron, "lead": {"width": "1 in"}})
     assert not mended["warnings"]
 

@@ -97,7 +97,12 @@ def digital_tape(page: Page) -> None:
     expect(page.get_by_role("button", name="Send")).to_be_visible()
 
 
-SCREENS = [works, shelf, pleat, shaped, cloth, cut, mark, table, fold, papers, check, log, digital_tape]
+def handbook(page: Page) -> None:
+    page.goto("/handbook")
+    expect(page.get_by_role("heading", name="Cautions")).to_be_attached()
+
+
+SCREENS = [handbook, works, shelf, pleat, shaped, cloth, cut, mark, table, fold, papers, check, log, digital_tape]
 
 
 @pytest.mark.parametrize("screen", SCREENS, ids=lambda screen: screen.__name__)

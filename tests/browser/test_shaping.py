@@ -132,12 +132,15 @@ def test_turned_over_and_read_as_a_table(page: Page, accessible: Callable[[Page]
 
 def test_folds_close_on_the_way_and_at_once_where_motion_is_not_wanted(page: Page) -> None:
     open_work(page, "Dome valance")
-    page.get_by_role("combobox", name="Depth").select_option("apart")
     path = page.get_by_test_id("folded").locator("path").first
-    before = path.get_attribute("d")
-    page.get_by_role("textbox", name="Depth").fill("1 in")
+    meeting = path.get_attribute("d")
+    page.get_by_role("combobox", name="Do they meet?").select_option("apart")
     expect(field(page, "Flat width")).to_have_value("192 in")
-    expect(path).not_to_have_attribute("d", before or "")
+    expect(path).not_to_have_attribute("d", meeting or "")
+    apart = path.get_attribute("d")
+    page.get_by_role("textbox", name="Depth").fill("1 1/4 in")
+    expect(field(page, "Flat width")).to_have_value("216 in")
+    expect(path).not_to_have_attribute("d", apart or "")
     page.emulate_media(reduced_motion="no-preference")
     page.evaluate(
         """() => {

@@ -300,3 +300,27 @@ def test_an_answer_that_arrives_while_a_field_is_entered_does_not_slip_in(page: 
     expect(field(page, "Depth")).to_have_value("2")
     held.pop().continue_()
     expect(field(page, "Pleats")).to_have_value("35")
+
+
+def test_a_count_that_was_shown_is_taken_as_it_was_shown(page: Page) -> None:
+    """It was refused where a firm fact had given way to the whole count."""
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Apron knife pleats between two ends").click()
+    page.get_by_role("heading", name="Pieces").wait_for()
+    for name, text in (("Finished width", "29 in"), ("Flat width", "81 1/4 in"), ("Depth", "1 in")):
+        field(page, name).fill(text)
+    other = page.get_by_role("group", name="Other counts").get_by_role("button", name="25 pleats")
+    shown = other.inner_text()
+    other.click()
+    expect(field(page, "Pleats")).to_have_value("25")
+    expect(other).to_have_attribute("aria-pressed", "true")
+    assert other.inner_text() == shown
+    # Several presses in quick succession each count.
+    page.get_by_role("heading", name="Pieces").click()
+    for _ in range(3):
+        page.keyboard.press("]")
+    expect(field(page, "Pleats")).to_have_value("28")
+    expect(page.get_by_role("group", name="Other counts").get_by_role("button", name="28 pleats")).to_have_attribute(
+        "aria-pressed", "true"
+    )

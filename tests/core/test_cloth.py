@@ -313,3 +313,34 @@ def test_the_inner_front_piece_gives_its_fold_first() -> None:
     short = apron(cm("400"), cm("60"), cm("10"), cm("266"))
     assert (short.outer, short.inner, short.left) == (cm("70"), cm("64"), cm("266"))
     assert short.says == ("the inner piece's fold gives first",)
+
+
+@LAW
+@given(
+    st.integers(20, 300),
+    st.lists(st.tuples(st.integers(200, 900), st.integers(1, 3), st.integers(1, 3)), min_size=1, max_size=4),
+    st.lists(st.tuples(st.integers(20, 900), st.integers(20, 900)), max_size=4),
+)
+def test_drops_that_match_begin_at_whole_repeats_whatever_lies_between(
+    repeat: int, drops: list[tuple[int, int, int]], others: list[tuple[int, int]]
+) -> None:
+    bolt = Bolt(Length(1000), along=Length(repeat))
+    matched = [
+        Piece(f"drop {n}", Length(wide), Length(repeat * long), count, matched=True)
+        for n, (wide, long, count) in enumerate(drops)
+    ]
+    got = layout(bolt, [*matched, *(Piece(f"band {n}", Length(w), Length(h)) for n, (w, h) in enumerate(others))])
+    assert len(got.laid) == sum(piece.count for piece in matched) + len(others)
+    assert got.needed == got.length + Length(repeat)
+    for one in got.laid:
+        assert not one.piece.matched or (one.start / Length(repeat)).denominator == 1
+    for a, b in combinations(got.laid, 2):
+        apart = a.left + a.wide <= b.left or b.left + b.wide <= a.left
+        assert apart or a.start + a.long <= b.start or b.start + b.long <= a.start
+
+
+def test_no_repeat_is_added_where_nothing_matches() -> None:
+    bolt = Bolt(Length(1000), along=Length(240))
+    assert layout(bolt, [Piece("pocket", Length(200), Length(300))]).needed == Length(300)
+    on_sheet = layout(bolt, [Piece("drop", Length(200), Length(480), matched=True)], [(Length(900), Length(900))])
+    assert (on_sheet.needed, on_sheet.left) == (Length(480), ())

@@ -99,6 +99,17 @@ def test_pins_that_disagree_are_told_what_letting_go_of_each_would_do() -> None:
     assert paths == ["pins.finished", "pins.flat", "meet"]
 
 
+def test_pins_that_disagree_are_told_so_even_where_the_rest_makes_no_plan() -> None:
+    said = dict(problems("inverted", {"depth": "7.5 cm", "per_pleat": "18.75 cm"}))
+    assert said["pins.depth"].endswith("the others make the depth ≈4.69 cm, ≈2.81 cm away")
+    assert said["pins.per_pleat"].endswith("the others make the cloth per pleat 30 cm, 11.25 cm away")
+    said = dict(problems("cartridge", {"fullness": "3", "depth": "7.75 cm", "spacing": "7 cm"}))
+    assert said["pins.spacing"].endswith("the others make the spacing ≈5.17 cm, ≈1.83 cm away")
+    # What would leave nothing to fold is not offered while something else is.
+    said = dict(problems("pinch", {"finished": "72 in", "flat": "68 1/4 in", "fullness": "2"}))
+    assert said.keys() == {"pins.finished", "pins.flat"}
+
+
 @pytest.mark.parametrize(
     ("kind", "pins", "facts", "path", "says"),
     [
@@ -152,3 +163,25 @@ def test_neighbouring_counts_are_offered() -> None:
         plan(section("knife", {"finished": "70 cm", "fullness": "~2", "depth": "2 cm", "spacing": "5 cm"}))
     )
     assert (18, "nearest the fullness") in [(c.plan.count, c.why) for c in fullest]
+
+
+def test_facts_that_hold_of_each_pleat_disagree_before_a_count_is_known() -> None:
+    """They were answered with "not one pleat fits", since no pleats at all satisfied them."""
+    said = dict(problems("pinch", {"per_pleat": "5 3/8 in", "spacing": "5 3/8 in", "fullness": "1 3/4"}, closed=True))
+    assert said["pins.fullness"].endswith("the others make the fullness 2, 1/4 away")
+    said = dict(problems("knife", {"per_pleat": "7 cm", "fullness": "2"}, meet=True, closed=True))
+    assert said["pins.fullness"].endswith("pleats that meet do not agree: the others make the fullness 3, 1 away")
+    made = plan(section("knife", {"count": "~52", "flat": "~148.5 in", "finished": "25.5 in"}, meet=True, closed=True))
+    assert (made.pleats, [gave.quantity.value for gave in made.gave]) == (52, ["flat"])
+
+
+def test_the_nearest_that_can_be_is_told_and_can_be() -> None:
+    pins = {"depth": "10 1/4 in", "flat": "158 in", "count": "4"}
+    with pytest.raises(Refusal) as refused:
+        plan(section("inverted", pins, lead=wide("139.7 mm")))
+    (problem,) = refused.value.problems
+    nearest = problem.way_out.partition("the nearest flat width that can be is ")[2]
+    assert nearest == "169 9/16 in"
+    assert plan(section("inverted", {**pins, "flat": nearest}, lead=wide("139.7 mm"))).pleats == 4
+    with pytest.raises(Refusal):
+        plan(section("inverted", {**pins, "flat": "169 1/2 in"}, lead=wide("139.7 mm")))

@@ -27,7 +27,8 @@ def said(made: Plan) -> list[str]:
 def minded(made: Plan) -> list[Caution]:
     laid = strip(made)
     walked = walk(laid)
-    return cautions(made, laid, walked, front(walked), past_ends(walked), thickest(layers(walked)))
+    on_tape = taped(made, made.section.tape) if made.section.tape else None
+    return cautions(made, laid, walked, front(walked), past_ends(walked), thickest(layers(walked)), on_tape)
 
 
 SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))

@@ -1,4 +1,6 @@
-import { Link, Route, Switch } from "wouter";
+import { lazy, Suspense, useEffect } from "react";
+import { Link, Route, Switch, useLocation } from "wouter";
+import { explain } from "./parts/handbook/named";
 import { Bench } from "./screens/bench";
 import { DigitalTape } from "./screens/digital-tape";
 import { Fold } from "./screens/fold";
@@ -7,8 +9,11 @@ import { Shelf } from "./screens/shelf";
 import { Table } from "./screens/table";
 import { Works } from "./screens/works";
 
+const Handbook = lazy(() => import("./screens/handbook"));
+
 /** Which screen is shown at which address. */
 export function App() {
+  useHelp();
   return (
     <Switch>
       <Route path="/">
@@ -16,6 +21,11 @@ export function App() {
       </Route>
       <Route path="/tape">
         <DigitalTape />
+      </Route>
+      <Route path="/handbook">
+        <Suspense>
+          <Handbook />
+        </Suspense>
       </Route>
       <Route path="/cloth">
         <Shelf />
@@ -34,4 +44,19 @@ export function App() {
       </Route>
     </Switch>
   );
+}
+
+/** F1: what the field that one is in means, in a sheet; anywhere else the handbook. */
+function useHelp(): void {
+  const [, go] = useLocation();
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (event.key !== "F1" || event.defaultPrevented) return;
+      event.preventDefault();
+      if (document.querySelector('[role="dialog"]')) return;
+      if (!document.activeElement || !explain(document.activeElement)) go("/handbook");
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [go]);
 }

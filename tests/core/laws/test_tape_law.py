@@ -34,6 +34,7 @@ def test_on_the_tape(section: Section) -> None:
     )
     event(section.kind.name)
     on_tape = taped(made, tape)
+    assert on_tape is not None
     laid = on_tape.strip
     laid.check()
     walked = walk(laid)

@@ -82,6 +82,9 @@ def test_uneven_rows_walk_to_their_formula_and_stand_on_the_tape(section: Sectio
     tape = section.tape
     assert tape is not None
     on_tape = taped(made, tape)
+    if on_tape is None:
+        assert section.kind.name == "cartridge"
+        return
     keeps(on_tape.strip, on_tape.finished, on_tape.flat)
     walked = walk(on_tape.strip)
     assert all(

@@ -20,6 +20,7 @@ export type SheetTold = Schemas["TableOut"];
 export type Lies = Schemas["LiesOut"];
 export type Meaning = Schemas["MeaningOut"];
 export type Mark = Schemas["MarkOut"];
+export type Picked = Schemas["PickOut"];
 export type Problem = Schemas["ProblemOut"];
 export type Work = Schemas["WorkOut"];
 export type Works = Schemas["Works"];

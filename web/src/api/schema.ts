@@ -139,7 +139,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Cloths Table
+         * @description The shelf as a table of text.
+         */
+        get: operations["cloths_table"];
         put?: never;
         /**
          * Take In Cloths
@@ -410,6 +414,26 @@ export interface paths {
         get: operations["photograph"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pick Count
+         * @description What to change of a section so that it has one of the counts that its plan offers.  Stateless.
+         */
+        post: operations["pick_count"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2162,7 +2186,7 @@ export interface components {
         MendOut: {
             /** Change */
             change: {
-                [key: string]: string;
+                [key: string]: string | null;
             };
             /** Says */
             says: string;
@@ -2619,6 +2643,28 @@ export interface components {
             says: string;
             /** Width */
             width: number;
+        };
+        /**
+         * PickIn
+         * @description A section, and the count of pleats that it is to have.
+         */
+        PickIn: {
+            /**
+             * Count
+             * @description As a choice of the plan has it.
+             */
+            count: string | number;
+            spec: components["schemas"]["SectionIn"];
+        };
+        /**
+         * PickOut
+         * @description The fields to set, by their names in dots, so that the plan becomes the one that was offered; null empties one.
+         */
+        PickOut: {
+            /** Change */
+            change: {
+                [key: string]: unknown;
+            };
         };
         /**
          * PieceSpec
@@ -4050,6 +4096,15 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -4434,6 +4489,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PricesOut"];
+                };
+            };
+        };
+    };
+    cloths_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
         };
@@ -5181,6 +5265,18 @@ export interface operations {
             };
         };
         responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                    "image/svg+xml": string;
+                    "image/vnd.dxf": string;
+                    "text/csv": string;
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -5272,6 +5368,15 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -5292,6 +5397,57 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    pick_count: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PickIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PickOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6112,6 +6268,15 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {

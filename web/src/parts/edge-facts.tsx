@@ -87,12 +87,12 @@ export function EdgeFacts({ spec, problems, onChange, inner = false }: Props) {
       )}
       {folded && (
         <Choose
-          name="Depth"
+          name="Do they meet?"
           value={spec.meet === true ? "meet" : spec.meet === false ? "apart" : "follows"}
           options={[
             ["follows", "As it follows"],
-            ["meet", "Pleats meet"],
-            ["apart", "Need not meet"],
+            ["meet", "They meet"],
+            ["apart", "They need not"],
           ]}
           onPick={(value) => set({ meet: value === "follows" ? null : value === "meet" })}
         />

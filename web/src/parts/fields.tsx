@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { Problem } from "../api/client";
+import { Term } from "./handbook/named";
 import { sentence } from "./pin-tile";
 
 /** A choice of a few, named. */
@@ -9,11 +10,14 @@ export function Choose(props: {
   options: readonly (readonly [string, string])[];
   onPick: (value: string) => void;
 }) {
+  const id = useId();
   const known = props.options.some(([value]) => value === props.value);
   return (
-    <label className="flex flex-col text-sm font-semibold text-smoke">
-      {props.name}
+    <div className="flex flex-col text-sm font-semibold text-smoke">
+      <Term name={props.name} id={`${id}-name`} field={id} />
       <select
+        id={id}
+        aria-labelledby={`${id}-name`}
         className="field text-base font-normal"
         value={props.value}
         onChange={(event) => props.onPick(event.currentTarget.value)}
@@ -25,7 +29,7 @@ export function Choose(props: {
           </option>
         ))}
       </select>
-    </label>
+    </div>
   );
 }
 
@@ -45,13 +49,18 @@ export function Text(props: {
   // What is wrong describes the field; it is no part of its name.
   return (
     <div className="flex flex-col text-sm font-semibold text-smoke">
-      <label htmlFor={id} className={props.quiet ? "sr-only" : ""}>
-        {props.name}
-      </label>
+      {props.quiet ? (
+        <label htmlFor={id} id={`${id}-name`} className="sr-only">
+          {props.name}
+        </label>
+      ) : (
+        <Term name={props.name} id={`${id}-name`} field={id} />
+      )}
       <input
         id={id}
         className={`field ${props.wide ? "w-56" : props.quiet ? "w-28" : "w-36"} text-base font-normal`}
         value={props.value ?? ""}
+        aria-labelledby={`${id}-name`}
         aria-invalid={problem ? true : undefined}
         aria-describedby={problem ? `${id}-wrong` : undefined}
         onChange={(event) => props.onType(event.currentTarget.value)}

@@ -1,7 +1,9 @@
+import { Link } from "wouter";
 import { Sheet } from "./sheet";
 
 const KEYS: [string, string][] = [
   ["?", "this list"],
+  ["F1", "what the field that you are in means; elsewhere, the handbook"],
   ["N", "a new work (on the shelf)"],
   ["/", "search the shelf"],
   ["1 to 6", "the steps Pleat, Cloth, Cut, Mark, Check and Log"],
@@ -28,6 +30,9 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           </div>
         ))}
       </dl>
+      <Link href="/handbook" className="press mt-4 -ml-3">
+        The handbook
+      </Link>
     </Sheet>
   );
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { ChalkAnswer, Plan } from "../api/client";
 import { GLYPHS } from "../ribbon/glyphs";
 import { Figure } from "./figure";
+import { Term } from "./handbook/named";
 import { MarkGlyph } from "./mark-glyph";
 
 const PAGE = 300;
@@ -51,7 +52,7 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
                 <td className="py-1 pr-4 font-bold">{first ? mark.pleat : ""}</td>
                 <td className={`py-1 pr-4 ${first ? "font-bold" : ""}`}>
                   <MarkGlyph kind={mark.kind} width={20} className="mr-2 inline" />
-                  {look.word}
+                  {mark.pleat === marks[0]?.pleat ? <Term name={look.word} /> : look.word}
                 </td>
                 <td className={`py-1 ${first ? "font-bold" : ""}`}>
                   <Figure>{`${mark.at.text}${mark.hand ? ` ${mark.hand}` : ""}`}</Figure>

@@ -2,6 +2,7 @@ import { useId, useLayoutEffect, useRef, useState } from "react";
 import type { Problem } from "../api/client";
 import type { Hold } from "../state/spec";
 import { Figure } from "./figure";
+import { Term } from "./handbook/named";
 
 const NEXT: Record<Hold, Hold> = { free: "firm", firm: "about", about: "free" };
 const HOLD_WORDS: Record<Hold, string> = { free: "an answer", firm: "pinned firmly", about: "pinned about" };
@@ -77,9 +78,9 @@ export function PinTile({
         >
           <PinMark hold={hold} />
         </button>
-        <label htmlFor={id} className="min-w-0 text-sm leading-tight font-semibold">
-          {name}
-        </label>
+        <span className="min-w-0 text-sm leading-tight font-semibold">
+          <Term name={name} id={`${id}-name`} field={id} />
+        </span>
       </div>
       <input
         ref={input}
@@ -89,6 +90,7 @@ export function PinTile({
         placeholder="—"
         autoComplete="off"
         spellCheck={false}
+        aria-labelledby={`${id}-name`}
         aria-invalid={problem ? true : undefined}
         aria-describedby={`${id}-note`}
         onFocus={() => {

@@ -6,10 +6,14 @@ import { sentence } from "./pin-tile";
 export function Strategies(props: { answer: ClothAnswer; chosen: string; onPick: (name: string) => void }) {
   const { strategies } = props.answer;
   if (strategies.length === 0) return null;
+  const along = props.answer.ways.some((way) => way.taken && way.name !== "across");
   const widest = Math.max(...strategies.flatMap((one) => one.widths.map((width) => width.mm)));
   return (
     <fieldset className="m-0 border-0 p-0">
       <legend className="mb-1 text-base font-bold">How the widths are shared</legend>
+      {along && (
+        <p className="m-0 mb-2">Now it lies along the cloth. Cut across, the widths would be shared like this.</p>
+      )}
       {strategies.map((one) => (
         <label
           key={one.name}

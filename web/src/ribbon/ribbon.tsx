@@ -10,6 +10,7 @@ import { flatHandle, frontHandle, type Handle } from "./handles";
 import { Measure } from "./measure";
 import { type Model, model as modelOf } from "./model";
 import { Overview } from "./overview";
+import { Patterns } from "./patterns";
 import { Tape } from "./tape";
 import { useFolding } from "./use-folding";
 import { inSight, panned, scale, type View, WHOLE, zoomed } from "./view";
@@ -268,26 +269,5 @@ function Threads(props: {
       <path d={outer} strokeWidth={1.1} />
       <path d={inner} strokeWidth={0.8} strokeDasharray="2 3" opacity={0.7} />
     </g>
-  );
-}
-
-function Patterns() {
-  return (
-    <defs>
-      <pattern id="weave" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <path d="M0 0V7" stroke="var(--cloth-line)" strokeWidth="1" opacity="0.35" />
-      </pattern>
-      <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-        <path d="M0 0V6" stroke="var(--smoke)" strokeWidth="1.2" opacity="0.6" />
-      </pattern>
-      <linearGradient id="shade-left">
-        <stop offset="0" stopColor="var(--cloth-shade)" stopOpacity="0.62" />
-        <stop offset="1" stopColor="var(--cloth-shade)" stopOpacity="0" />
-      </linearGradient>
-      <linearGradient id="shade-right">
-        <stop offset="0" stopColor="var(--cloth-shade)" stopOpacity="0" />
-        <stop offset="1" stopColor="var(--cloth-shade)" stopOpacity="0.62" />
-      </linearGradient>
-    </defs>
   );
 }

@@ -12,13 +12,29 @@ export function Tape(props: { unit: string; from: number; to: number; px: (mm: n
     <g>
       <rect width={width} height={27} fill="var(--tape)" />
       <path d={path} stroke="var(--soot)" strokeWidth={1} fill="none" />
-      {found.map(({ at, label }) =>
-        label === null ? null : (
-          <text key={at} x={px(at) + 4} y={13} fontSize={12} fill="var(--soot)">
-            {label}
-          </text>
-        ),
-      )}
+      {found
+        .filter(({ label }) => label !== null)
+        .map(({ at, label }, index, numbered) => {
+          const text = label ?? "";
+          // A number that would run off the end of the tape stands before its line, or not at all.
+          const before = px(at) + 4 + wide(text) > width;
+          const last = numbered[index - 1];
+          if (before && last && px(last.at) + 4 + wide(last.label ?? "") > px(at) - 4 - wide(text)) return null;
+          return (
+            <text
+              key={at}
+              x={px(at) + (before ? -4 : 4)}
+              y={13}
+              fontSize={12}
+              textAnchor={before ? "end" : "start"}
+              fill="var(--soot)"
+            >
+              {text}
+            </text>
+          );
+        })}
     </g>
   );
 }
+
+const wide = (text: string) => text.length * 8;

@@ -10,9 +10,8 @@ import { sentence } from "../parts/pin-tile";
 import { UnitSwitch } from "../parts/unit-switch";
 import { useKeys } from "../parts/use-keys";
 import { Ribbon } from "../ribbon/ribbon";
-import { counted } from "../state/figure";
 import { looks } from "../state/look";
-import { held, pinned, type Quantity, WORDS } from "../state/spec";
+import { held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
@@ -85,10 +84,7 @@ function Laid({ first }: { first: Work }) {
   const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
     if (!section || !plan || mixed || section.spec.placed?.length) return;
-    // What is pinned is newer than the plan while several presses are on their way.
-    const typed = held(section.spec, "count").text;
-    const wanted = (/^\d+$/.test(typed) ? Number(typed) : plan.count) + by;
-    if (wanted > 0) edit(pinned(section.spec, "count", counted(wanted), "firm"), "pins.count");
+    moves.pick((now) => (now ?? plan.count) + by);
   };
   const undo = () => void bench.act("POST", "/undo");
   const redo = () => void bench.act("POST", "/redo");

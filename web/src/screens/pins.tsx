@@ -14,12 +14,14 @@ interface Props {
   lit: Quantity | null;
   onLight: (quantity: Quantity | null) => void;
   refused: { quantity: Quantity; times: number } | null;
+  /** Takes a count that was offered with all that goes with it; a part of a mixed edge just pins it. */
+  onPick?: (count: number) => void;
   /** True for a part of a mixed edge, whose finished width is its share of the band. */
   inner?: boolean;
 }
 
 /** The pins: what is known and what follows, what is wrong beside each, and the neighbouring counts. */
-export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, inner = false }: Props) {
+export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, onPick, inner = false }: Props) {
   const { plan, problems, stale } = planned;
   const names = quantitiesOf(spec).filter((name) => !inner || name !== "finished");
   const general = problems.filter(
@@ -67,7 +69,7 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
       )}
       {plan && !stale && (
         <div className="mt-3">
-          <Choices plan={plan} onPick={(count) => set("count", String(count), "firm")} />
+          <Choices plan={plan} onPick={onPick ?? ((count) => set("count", counted(count), "firm"))} />
           <Reckoning plan={plan} />
         </div>
       )}

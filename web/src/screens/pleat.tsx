@@ -70,6 +70,7 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
             planned={mixed ? { ...planned, plan: partPlan(plan, here), problems } : planned}
             onChange={change}
             onNudge={moves.nudge}
+            {...(mixed ? {} : { onPick: (count: number) => moves.pick(() => count) })}
             lit={mixed ? null : lit}
             onLight={mixed ? () => undefined : onLight}
             refused={mixed ? null : refused}

@@ -100,6 +100,9 @@ export function Works() {
           <img src="/static/mark.svg" alt="" className="size-9" />
           Young Ribbon
         </h1>
+        <Link href="/handbook" className="press">
+          Handbook
+        </Link>
         <Link href="/cloth" className="press">
           Cloth shelf
         </Link>

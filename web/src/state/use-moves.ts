@@ -1,7 +1,8 @@
 import { useCallback, useMemo, useRef } from "react";
-import { ask, Refused, type SectionSpec } from "../api/client";
+import { ask, type Picked, Refused, type SectionSpec } from "../api/client";
+import { counted } from "./figure";
 import { Latest } from "./latest";
-import { held, pinned, type Quantity } from "./spec";
+import { changed, held, pinned, type Quantity } from "./spec";
 
 interface Drag {
   quantity: Quantity;
@@ -58,6 +59,32 @@ export function useMoves(
     [put, say],
   );
 
+  /** Take one of the counts that a plan offers: `to` says which, from the count that stands now. */
+  const pick = useCallback(
+    (to: (now: number | null) => number) => {
+      chain.current = chain.current.then(async () => {
+        const { spec } = newest.current;
+        if (!spec) return;
+        const typed = held(spec, "count").text;
+        const last = moved.current.get("count");
+        const outrun = last?.past.has(typed) ?? false;
+        const now = last && outrun ? last.to : typed;
+        const wanted = to(/^\d+$/.test(now) ? Number(now) : null);
+        if (wanted <= 0) return;
+        const count = counted(wanted);
+        try {
+          const { change } = await ask<Picked>("POST", "/pick", { spec, count });
+          const past = last && outrun ? last.past.add(now) : new Set([typed]);
+          moved.current.set("count", { past, to: count });
+          newest.current.edit(changed(newest.current.spec ?? spec, change), "pins.count");
+        } catch (error) {
+          say(error);
+        }
+      });
+    },
+    [say],
+  );
+
   const drags = useMemo(
     () =>
       new Latest<Drag, { text: string }>(
@@ -74,5 +101,5 @@ export function useMoves(
     (quantity: Quantity, start: number, end: number) => drags.offer({ quantity, start, end }),
     [drags],
   );
-  return { nudge, drag };
+  return { nudge, drag, pick };
 }
