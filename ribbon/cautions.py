@@ -2,22 +2,19 @@
 
 from __future__ import annotations
 
+from functools import partial
+from itertools import chain
 from typing import NamedTuple
 
-from ribbon.lengths import ZERO, Length, read_length
-from ribbon.pins import Plan, Taped
+from ribbon.lengths import ZERO, Length
+from ribbon.mends import Mend, finer_tape, longer_end, meeting, mend_by, shallower
+from ribbon.pins import Band, Mixed, Plan, Section, Taped, taped
+from ribbon.pins import strip as strip_of
 from ribbon.pleats import Facing, Quantity
-from ribbon.readings import PastEnd, Showing, Thick
-from ribbon.strip import Role, Strip, Walk
+from ribbon.readings import PastEnd, Showing, Thick, front, layers, past_ends, thickest
+from ribbon.strip import Role, Strip, Walk, walk
 
 Q = Quantity
-
-
-class Mend(NamedTuple):
-    """A change that mends what is warned of: what it does in words, and the fields of the section it sets or empties."""
-
-    says: str
-    change: tuple[tuple[str, str | None], ...]
 
 
 class Caution(NamedTuple):
@@ -27,8 +24,11 @@ class Caution(NamedTuple):
     message: str
     mend: Mend | None
 
+    def of_part(self, index: int) -> Caution:
+        """The same, of the part with that index of a mixed edge."""
+        mend = self.mend and self.mend.under(f"parts.{index}")
+        return Caution(self.code, f"Part {index + 1}. {self.message}", mend)
 
-_FINER = {True: ("1/8 in", "1/16 in"), False: ("2 mm", "1 mm")}
 
 MACHINE_SEWS = Length(6)  # what a home machine sews through, about
 
@@ -37,12 +37,10 @@ def cautions(
     plan: Plan, strip: Strip, walked: Walk, showing: list[Showing], past: PastEnd, most: Thick, on_tape: Taped | None
 ) -> list[Caution]:
     """What to be careful of in `plan`, given its strip, the readings of it, and what it becomes on the tape."""
-    found = [*_past_ends(plan, past), *_covered(plan, strip, walked, showing), *_thick(plan, most)]
-    tape = plan.section.tape
-    if tape is not None and (on_tape is None or not all(on_tape.depths)):
-        found.append(
-            _too_coarse(plan, tape, "their places are exact" if on_tape is None else "some are left with none")
-        )
+    found = [*_past_ends(plan, past), *_covered(plan, strip, walked, showing)]
+    if _piles(plan):
+        found += _thick(plan.section, most, plan)
+    found += _coarse(plan, on_tape)
     if plan.section.facing in (Facing.TO_CENTRE, Facing.FROM_CENTRE) and not plan.section.kind.faces:
         found.append(
             Caution(
@@ -52,76 +50,134 @@ def cautions(
     return found
 
 
-def _too_coarse(plan: Plan, tape: Length, so: str) -> Caution:
-    """A tape on which a pleat this small would be left with nothing."""
-    section = plan.section
-    take, folded = Length(plan.values[Q.PER_PLEAT]), section.kind.take_up_per_depth
-    finer = ((text, read_length(text, section.unit)) for text in _FINER[section.unit.binary])
-    text = next((text for text, one in finer if one < tape and one * folded <= take), None)
-    says = f"A tape of {section.fine.write(tape).text} is too coarse for pleats that take {section.fine.write(take).text}: {so}."
-    mend = Mend(f"Mark on a tape of {text}", (("tape", text),)) if text else None
-    return Caution("too_coarse", says, mend)
+def cautions_of_mixed(
+    whole: Mixed, walked: Walk, showing: list[Showing], most: Thick, on_tape: list[Taped | None] | None
+) -> list[Caution]:
+    """What to be careful of in a mixed edge: part by part, and where the underlays of two parts lie over each other.
+
+    `walked`, `showing` and `most` are readings of the whole strip; `on_tape` is what each part became, None without a tape.
+    """
+    found: list[Caution] = []
+    pleated = [(index, one.plan) for index, one in enumerate(whole.laid) if one.plan and one.plan.section.kind.folded]
+    for index, plan in pleated:
+        own = strip_of(plan)
+        lying = walk(own)
+        past = past_ends(lying)
+        # Within the edge an underlay that reaches past its part lies behind the next one.
+        ends = PastEnd(past.start if index == 0 else ZERO, past.end if index == len(whole.laid) - 1 else ZERO)
+        said = [*_past_ends(plan, ends), *_covered(plan, own, lying, front(lying))]
+        if _piles(plan):
+            said += _thick(whole.band, thickest(layers(lying)), plan)
+        if on_tape is not None:
+            said += _coarse(plan, on_tape[index])
+        found += [one.of_part(index) for one in said]
+    codes = {one.code for one in found}
+    if "covered" not in codes and (hidden := _hidden(whole.strip, walked, showing)):
+        found.append(Caution("covered", _covered_says(hidden), None))
+    if "thick" not in codes and all(_piles(plan) for _, plan in pleated):
+        found += _thick(whole.band, most, None)
+    return found
 
 
-def _thick(plan: Plan, most: Thick) -> list[Caution]:
-    """Layers times the cloth's thickness, doubled under a band, against what a home machine sews."""
-    cloth = plan.section.cloth.thickness
-    if cloth is None or plan.section.kind.upright or not plan.section.kind.folded:
+def _piles(plan: Plan) -> bool:
+    """True where layers of cloth lie on each other: not in gathers, nor where pleats stand up."""
+    return plan.section.kind.folded and not plan.section.kind.upright
+
+
+def _coarse(plan: Plan, on_tape: Taped | None) -> list[Caution]:
+    """A tape on which pleats would be left without cloth."""
+    tape = plan.section.tape
+    if tape is None or not plan.section.kind.folded or not _too_coarse(on_tape):
         return []
-    through = cloth * (2 * most.layers)
-    own = plan.section.machine
-    if through <= (own or MACHINE_SEWS):
+    write, take = plan.section.fine.write, Length(plan.values[Q.PER_PLEAT])
+    so = "their places are exact" if on_tape is None else "some are left with none"
+    says = f"A tape of {write(tape).text} is too coarse for pleats that take {write(take).text}: {so}."
+    mend = mend_by(
+        plan,
+        finer_tape(plan),
+        lambda made: made.section.tape is None or not _too_coarse(taped(made, made.section.tape)),
+    )
+    return [Caution("too_coarse", says, mend)]
+
+
+def _too_coarse(on_tape: Taped | None) -> bool:
+    return on_tape is None or not all(on_tape.depths)
+
+
+def _thick(edge: Section | Band, most: Thick, plan: Plan | None) -> list[Caution]:
+    """Layers times the cloth's thickness, doubled under a band, against what a home machine sews.
+
+    The mend is that of the pleats of `plan`, where they are what makes it thick.
+    """
+    cloth, own = edge.cloth.thickness, edge.machine
+    sews = own or MACHINE_SEWS
+    if cloth is None or _through(cloth, most) <= sews:
         return []
     limit = f"the {float(own.mm):.2g} mm that your machine sews" if own else "the 6 mm or so that a home machine sews"
     says = (
-        f"{most.layers} layers of this cloth under a band are {float(through.mm):.2g} mm, past {limit}: "
+        f"{most.layers} layers of this cloth under a band are {float(_through(cloth, most).mm):.2g} mm, past {limit}: "
         "use shallower or wider spaced pleats, a yoke, or sew by hand. Thick folds break needles: mind your eyes."
     )
-    return [Caution("thick", says, None)]
+    mend = mend_by(plan, meeting(plan), lambda made: _through(cloth, _most(made)) <= sews) if plan else None
+    return [Caution("thick", says, mend)]
+
+
+def _most(plan: Plan) -> Thick:
+    return thickest(layers(walk(strip_of(plan))))
+
+
+def _through(cloth: Length, most: Thick) -> Length:
+    return cloth * (2 * most.layers)
 
 
 def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:
     if plan.section.closed or plan.section.kind.upright:
         return []  # on a ring the underlay goes on behind the next pleat; upright pleats have none
     found = []
-    for name, by in (("lead", past.start), ("tail", past.end)):
-        if by > ZERO:
+    for at, (name, by) in enumerate((("lead", past.start), ("tail", past.end))):
+        # What is less than half a division cannot be seen on the tape.
+        if by > (plan.section.tape or ZERO) / 2:
             width = plan.lead if name == "lead" else plan.tail
-            enough = plan.section.scribe.write(width + by).text.removeprefix("≈")
-            edge = "start" if name == "lead" else "end"
-            found.append(
-                Caution(
-                    "past_end",
-                    f"The underlay of the {'first' if name == 'lead' else 'last'} pleat sticks out {plan.section.scribe.write(by).text} past the {edge}.",
-                    Mend(f"Make the {name} {enough}", ((f"{name}.times", None), (f"{name}.width", enough))),
-                )
+            says = (
+                f"The underlay of the {'first' if name == 'lead' else 'last'} pleat sticks out "
+                f"{plan.section.scribe.write(by).text} past the {'start' if name == 'lead' else 'end'}."
             )
+            mend = mend_by(plan, chain(longer_end(plan, name, width + by), meeting(plan)), partial(_end_holds, at))
+            found.append(Caution("past_end", says, mend))
     return found
+
+
+def _end_holds(at: int, made: Plan) -> bool:
+    return past_ends(walk(strip_of(made)))[at] <= (made.section.tape or ZERO) / 2
 
 
 def _covered(plan: Plan, strip: Strip, walked: Walk, showing: list[Showing]) -> list[Caution]:
     """Faces that other cloth lies over."""
-    if plan.section.kind.upright or not plan.section.kind.folded:
+    hidden = _hidden(strip, walked, showing) if _piles(plan) else 0
+    if not hidden:
         return []
+
+    def none_hidden(made: Plan) -> bool:
+        laid = strip_of(made)
+        lying = walk(laid)
+        return not _hidden(laid, lying, front(lying))
+
+    return [
+        Caution("covered", _covered_says(hidden), mend_by(plan, chain(shallower(plan), meeting(plan)), none_hidden))
+    ]
+
+
+def _hidden(strip: Strip, walked: Walk, showing: list[Showing]) -> int:
+    """How many faces do not show whole."""
     shown: dict[int, int] = {}
     for stretch in showing:
         shown[stretch.span] = shown.get(stretch.span, 0) + stretch.end - stretch.start
-    hidden = 0
-    for index, span in enumerate(strip.spans):
-        run = walked.flat[index + 1] - walked.flat[index]
-        if span.role in (Role.FACE, Role.PLAIN) and shown.get(index, 0) < run:
-            hidden += 1
-    if not hidden:
-        return []
+    return sum(
+        span.role in (Role.FACE, Role.PLAIN) and shown.get(index, 0) < walked.flat[index + 1] - walked.flat[index]
+        for index, span in enumerate(strip.spans)
+    )
+
+
+def _covered_says(hidden: int) -> str:
     says = "One face is" if hidden == 1 else f"{hidden} faces are"
-    return [Caution("covered", f"{says} partly covered by the next pleat's underlay.", _shallower(plan))]
-
-
-def _shallower(plan: Plan) -> Mend | None:
-    kind, spacing = plan.section.kind, plan.length(Q.SPACING)
-    if kind.width is None or spacing is None:
-        return None
-    room = plan.length(kind.width) or ZERO
-    deepest: Length = room / 2 if kind.width is Q.BOX else (spacing - room) / 2
-    text = plan.section.fine.write(deepest).text.removeprefix("≈")
-    return Mend(f"Make the pleats {text} deep", (("pins.depth", text),)) if deepest > ZERO else None
+    return f"{says} partly covered by the next pleat's underlay."

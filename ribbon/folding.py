@@ -6,11 +6,12 @@ from collections.abc import Sequence
 from itertools import groupby
 from typing import NamedTuple
 
+from ribbon.chalk import marked
 from ribbon.lengths import ZERO, Length, Scribe
-from ribbon.pins import Band, Plan, Section, marked
+from ribbon.pins import Band, Plan, Section
 from ribbon.pleats import Quantity
-from ribbon.readings import Mark, marks
-from ribbon.strip import LineKind, Walk, walk
+from ribbon.readings import Mark
+from ribbon.strip import LineKind, Walk
 
 Q = Quantity
 
@@ -60,10 +61,9 @@ def folding(section: Section | Band) -> list[Folded]:
 
     Raises `Refusal` where the section cannot be planned.
     """
-    strip, _ = marked(section)
-    walked = walk(strip)
-    found = []
-    for number, group in groupby(marks(strip, walked), key=lambda mark: mark.pleat):
+    chalked = marked(section)
+    walked, found = chalked.walked, []
+    for number, group in groupby(chalked.marks, key=lambda mark: mark.pleat):
         own = list(group)
         if own[0].kind is LineKind.MATCH:
             continue

@@ -1,12 +1,12 @@
 """Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
 
 from ribbon.pins.choices import Choice, choices
-from ribbon.pins.corrected import Change, applied, changes, division, much_says, pleats_say
+from ribbon.pins.corrected import Change, applied, changes, corrected_row, division, much_says, pleats_say
 from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
 from ribbon.pins.inserted import Inserted, inserted
 from ribbon.pins.meanings import Meaning, meanings
-from ribbon.pins.mixed import Band, Mixed, Part, laid, marked, mixed, taped_mixed
+from ribbon.pins.mixed import Band, Mixed, Part, laid, mixed, taped_mixed
 from ribbon.pins.picked import picked
 from ribbon.pins.plan import Plan, gathered_parts, plan, strip
 from ribbon.pins.section import Allowance, Cloth, End, Piece, Pin, Place, Remainder, School, Section, Stops, Taper
@@ -45,13 +45,13 @@ __all__ = [
     "applied",
     "changes",
     "choices",
+    "corrected_row",
     "division",
     "dragged",
     "evened",
     "gathered_parts",
     "inserted",
     "laid",
-    "marked",
     "meanings",
     "mixed",
     "much_says",

@@ -9,11 +9,10 @@ from typing import NamedTuple
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import ZERO, Length, Scribe, Unit
-from ribbon.pins.corrected import corrected_row
 from ribbon.pins.plan import Plan, plan, strip
 from ribbon.pins.section import Allowance, Cloth, Pin, Section
 from ribbon.pins.taped import Taped, taped
-from ribbon.pleats import Quantity, strip_of
+from ribbon.pleats import Quantity
 from ribbon.strip import Role, Span, Strip, join
 
 Q = Quantity
@@ -40,6 +39,7 @@ class Band:
     tape: Length | None
     allowance: Allowance = Allowance()
     cloth: Cloth = Cloth()
+    machine: Length | None = None
     scribe: Scribe = field(init=False, compare=False, repr=False)
     fine: Scribe = field(init=False, compare=False, repr=False)
 
@@ -115,19 +115,6 @@ def laid(section: Section | Band) -> tuple[Strip, Plan | None]:
         return mixed(section).strip, None
     made = plan(section)
     return strip(made), made
-
-
-def marked(section: Section | Band) -> tuple[Strip, Plan | None]:
-    """The strip as it is chalked, its marks on the tape where there is one, and the plan of a section.  Raises `Refusal`."""
-    if isinstance(section, Band):
-        whole = mixed(section)
-        return (whole.strip if section.tape is None else taped_mixed(whole, section.tape)[0]), None
-    made = plan(section)
-    if section.tape is not None:
-        on_tape = taped(made, section.tape)
-        if on_tape is not None:
-            return on_tape.strip, made
-    return (strip_of(section.kind, corrected_row(made)) if section.kind.folded else strip(made)), made
 
 
 def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:

@@ -182,25 +182,28 @@ def _mirrored(exact: Row, finished: int, turn: int, q: int, step: int) -> list[S
 
 
 def _gathered(plan: Plan, tape: Length) -> Taped:
-    def on_tape(length: Length, divisions: int = 1) -> Length:
-        steps = length / (tape * divisions)
-        return tape * (to_tape(steps.numerator, steps.denominator) // steps.denominator * divisions)
+    """Every match point at the nearest division of both edges, reckoned from the start, so that nothing drifts.
 
-    lead, tail, finished = on_tape(plan.lead), on_tape(plan.tail), on_tape(plan.finished)
+    A point that the tape leaves with no cloth of its own, or with less cloth than edge, is passed over.
+    """
+
+    def on_tape(length: Length) -> Length:
+        divisions = length / tape
+        return tape * (to_tape(divisions.numerator, divisions.denominator) // divisions.denominator)
+
     exact = gathered_parts(plan)
-    if plan.section.gathering.points:
-        # Named places stand where they stand: every match point to the nearest division, cloth and edge alike.
-        drawn = finished - lead - tail
-        at = [min(on_tape(here), drawn) for here in accumulate((p.finished for p in exact), initial=ZERO)]
-        flat_at = [on_tape(here) for here in accumulate((p.flat for p in exact), initial=ZERO)]
-        pairs = zip(pairwise(at), pairwise(flat_at), exact, strict=True)
-        found = [Part(b - a, d - c, part.name) for (a, b), (c, d), part in pairs if d > c]
-        gathered = flat_at[-1]
-    else:
-        # Every match point on the tape: the parts between them are whole divisions of cloth, all alike.
-        gathered = on_tape(plan.flat - plan.lead - plan.tail, len(exact))
-        found = [Part((finished - lead - tail) / len(exact), gathered / len(exact)) for _ in exact]
-    flat = lead + gathered + tail
+    finished, flat, lead = on_tape(plan.finished), on_tape(plan.flat), on_tape(plan.lead)
+    ends = on_tape(plan.finished - plan.tail)
+    tail = finished - ends
+    at = [on_tape(here) for here in accumulate((p.finished for p in exact), initial=plan.lead)]
+    flat_at = [on_tape(here) for here in accumulate((p.flat for p in exact), initial=plan.lead)]
+    last = (ends, flat - tail, exact[-1].name)
+    kept = [(lead, lead, "")]
+    for here, cloth, part in zip(at[1:-1], flat_at[1:-1], exact, strict=False):
+        if cloth - kept[-1][1] >= max(here - kept[-1][0], tape) and last[1] - cloth >= max(last[0] - here, tape):
+            kept.append((here, cloth, part.name))
+    pairs = pairwise([*kept, last])
+    found = [Part(b - a, d - c, name) for (a, c, _), (b, d, name) in pairs if d > c]
     return Taped(gathered_strip(lead, found, tail), finished, flat, (), flat - plan.flat, ZERO, ())
 
 

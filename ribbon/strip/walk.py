@@ -41,8 +41,8 @@ class Walk:
         return self.length(self.x[-1])
 
 
-def walk(strip: Strip) -> Walk:
-    """Where `strip` lies once folded (work, section 2)."""
+def walk(strip: Strip, tape: Length | None = None) -> Walk:
+    """Where `strip` lies once folded (work, section 2), in parts fine enough for the divisions of `tape` too."""
     # Rows share their spans: each is measured once, however often it is walked.
     shared = {id(span): span for span in strip.spans}
     # How long each is, and how far it goes along the edge: the same, but for cloth that is drawn up.
@@ -50,7 +50,7 @@ def walk(strip: Strip) -> Walk:
         key: (span.length.mm, span.length.mm if span.draw is WHOLE else span.length.mm * span.draw)
         for key, span in shared.items()
     }
-    parts = lcm(*(size.denominator for both in sizes.values() for size in both))
+    parts = lcm(*(size.denominator for both in sizes.values() for size in both), tape.mm.denominator if tape else 1)
     runs = {
         key: (flat.numerator * (parts // flat.denominator), along.numerator * (parts // along.denominator))
         for key, (flat, along) in sizes.items()

@@ -140,11 +140,12 @@ def _inserted(writer: Writer, piece: Inserted) -> dict[str, Any]:
 
 
 def _on_tape(writer: Writer, plan: Plan, on_tape: Taped) -> dict[str, Any]:
-    walked = walk(on_tape.strip)
+    tape = plan.section.tape
+    walked = walk(on_tape.strip, tape)
     return {
         "finished": writer.size(on_tape.finished),
         "flat": writer.size(on_tape.flat),
-        "marks": told_marks(writer, marks(on_tape.strip, walked), walked.parts),
+        "marks": told_marks(writer, marks(on_tape.strip, walked, tape), walked.parts),
         "groups": [{"pleats": count, "depth": writer.size(depth)} for count, depth in on_tape.groups],
         "says": tape_says(plan, on_tape),
         "naive_error": writer.size(on_tape.naive_error),

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from ribbon.chalk import From, chalk_list, gauge
+from ribbon.chalk import From, chalk_list, gauge, marked
 from ribbon.errors import refuse
-from ribbon.pins import marked, tapered
+from ribbon.pins import tapered
 from ribbon.readings import marks
 from ribbon.strip import walk
 from server.plans.drawn import Writer
@@ -18,14 +18,15 @@ def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool, upper: bool = F
 
     Raises `Refusal`.
     """
-    laid, plan = marked(said.section)
+    laid, walked, found, plan = marked(said.section)
     level = tapered(plan, plan.section.tape) if upper and plan is not None else None
     if upper and level is None:
         raise refuse("no_level", "level", "upper", "this edge has one level alone", "give it a second one under Pleat")
-    laid = level.strip if level else laid
-    walked = walk(laid)
+    if level is not None:
+        laid, walked = level.strip, walk(level.strip)
+        found = marks(laid, walked)
     writer = Writer(said.section)
-    found = chalk_list(marks(laid, walked), walked, nought, wrong_side=wrong_side)
+    listed = chalk_list(found, walked, nought, wrong_side=wrong_side)
     says = {
         From.START: "Nought is the stitching line at the start",
         From.END: "Nought is the stitching line at the end",
@@ -41,7 +42,7 @@ def chalk_of(said: SectionIn, nought: From, *, wrong_side: bool, upper: bool = F
         "says": f"{says}. Chalk inside the allowance first, then carry each mark down square.",
         "marks": [
             {"at": writer.place(c.at), "hand": c.hand, "kind": c.kind.value, "pleat": c.pleat, "first": c.first}
-            for c in found
+            for c in listed
         ],
         "gauge": [{"role": notch.role.value, "length": writer.place(notch.length)} for notch in gauge(laid)],
     }

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from ribbon.cautions import cautions_of_mixed
 from ribbon.lengths import ZERO, Length
 from ribbon.pins import Mixed, Taped, taped_mixed
 from ribbon.readings import marks
@@ -19,7 +20,7 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
     band = whole.band
     writer = Writer(band)
     walked = walk(whole.strip)
-    drawn, _, _ = told_strip(writer, whole.strip, walked)
+    drawn, showing, most = told_strip(writer, whole.strip, walked)
     made = joined_for(band, whole.strip, walked, cut)
     on_tape = taped_mixed(whole, band.tape) if band.tape is not None else None
     width = (
@@ -52,7 +53,7 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
         **drawn,
         "on_tape": _on_tape(writer, whole, *on_tape) if on_tape else None,
         **told_joins(writer, walked, made),
-        **told_sayings(said, []),
+        **told_sayings(said, cautions_of_mixed(whole, walked, showing, most, on_tape[1] if on_tape else None)),
         "taper": None,
         "inserted": None,
         "gathered": None,
@@ -74,7 +75,8 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
 
 
 def _on_tape(writer: Writer, whole: Mixed, strip: Strip, parts: list[Taped | None]) -> dict[str, Any]:
-    walked = walk(strip)
+    tape = whole.band.tape
+    walked = walk(strip, tape)
     says = " ".join(
         f"Part {index}: {tape_says(one.plan, on_tape)}"
         for index, (one, on_tape) in enumerate(zip(whole.laid, parts, strict=True), 1)
@@ -84,7 +86,7 @@ def _on_tape(writer: Writer, whole: Mixed, strip: Strip, parts: list[Taped | Non
     return {
         "finished": writer.size(walked.finished),
         "flat": writer.size(strip.flat),
-        "marks": told_marks(writer, marks(strip, walked), walked.parts),
+        "marks": told_marks(writer, marks(strip, walked, tape), walked.parts),
         "groups": [
             {"pleats": count, "depth": writer.size(depth)} for part in parts if part for count, depth in part.groups
         ],

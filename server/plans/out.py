@@ -143,7 +143,7 @@ class MendOut(Schema):
     """A change that mends: what it does, and the fields of the section that it sets."""
 
     says: str
-    change: dict[str, str | None]
+    change: dict[str, str | bool | None]
 
 
 class AllowanceOut(Schema):

@@ -85,8 +85,9 @@ def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
         texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
     ]
     cloth = read_cloth(texts, part(data, "cloth"))
+    machine = texts.positive("machine", data.get("machine"))
     finished = Length(pin.value) if pin is not None else None
-    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), cloth), texts.problems
+    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), cloth, machine), texts.problems
 
 
 def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:

@@ -28,12 +28,10 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.chalk import From, chalk_list, gauge
+from ribbon.chalk import From, chalk_list, gauge, marked
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Unit
-from ribbon.pins import marked, tapered
-from ribbon.readings import marks
-from ribbon.strip import walk
+from ribbon.pins import tapered
 from server.cutting.cut import Named, cut_of
 from server.printing.schema import FileIn, PaperIn
 
@@ -109,17 +107,16 @@ def _title(asked: PaperIn, what: str) -> str:
 
 def _template(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    strip, plan = marked(section)
-    if len(strip.lines) > MOST_MARKS:
+    _, walked, found, plan = marked(section)
+    if len(found) > MOST_MARKS:
         raise refuse(
             "too_many",
             "sections",
-            f"{len(strip.lines)} marks",
+            f"{len(found)} marks",
             f"a template holds at most {MOST_MARKS} marks",
             "print the chalk list, or the gauge",
         )
-    walked, write = walk(strip), section.scribe.write
-    found = marks(strip, walked)
+    write = section.scribe.write
     upper = tapered(plan, section.tape) if plan is not None else None
     shifts = [slant.shift for slant in upper.slants] if upper else [ZERO] * len(found)
     title = _title(asked, "template")
@@ -158,8 +155,8 @@ def _too_long(sheets: int) -> Refusal:
 
 def _gauge(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    strip, _ = marked(section)
-    measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in gauge(strip)]
+    notches = gauge(marked(section).strip)
+    measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in notches]
     if not measures:
         raise refuse(
             "no_gauge", "paper", "gauge", "nothing here repeats that a card could measure", "print the template"
@@ -174,10 +171,8 @@ def _gauge(asked: PaperIn) -> Made:
 
 def _chalk(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    strip, _ = marked(section)
-    walked = walk(strip)
-    wrong = asked.side == "WS"
-    found = chalk_list(marks(strip, walked), walked, asked.nought, wrong_side=wrong)
+    chalked, wrong = marked(section), asked.side == "WS"
+    found = chalk_list(chalked.marks, chalked.walked, asked.nought, wrong_side=wrong)
     write = section.scribe.write
     rows = [[write(c.at).text, _WORDS[c.kind.value], f"{c.pleat}" if c.first else "", c.hand] for c in found]
     start = {From.START: "the start", From.END: "the end", From.MIDDLE: "the middle, both ways"}[asked.nought]

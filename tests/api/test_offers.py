@@ -50,10 +50,14 @@ def section(chance: random.Random) -> dict[str, Any]:
 
 def taken(spec: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
     """`spec` with a change made to it; None empties a field."""
-    after = {**spec, "pins": dict(spec["pins"])}
+    after = {**spec, "pins": dict(spec.get("pins", {}))}
     for path, value in change.items():
         head, _, tail = path.partition(".")
-        if not tail:
+        if head == "parts":
+            index, _, field = tail.partition(".")
+            after["parts"] = [*after["parts"]]
+            after["parts"][int(index)] = taken(after["parts"][int(index)], {field: value})
+        elif not tail:
             after[head] = value
         elif head == "pins" and value is None:
             after["pins"].pop(tail, None)
@@ -85,11 +89,35 @@ def test_what_is_offered_can_be_taken_and_does_what_it_says(ask: Asked, seed: in
     for mend in cloth["mends"]:
         status, other = ask("POST", "/cloth", taken(spec, mend["change"]))
         assert (status, other["buy"]["needed"]["mm"] < cloth["buy"]["needed"]["mm"]) == (200, True), mend
-    for warning in made["warnings"]:
-        if warning["mend"]:
-            status, other = ask("POST", "/plan", taken(spec, warning["mend"]["change"]))
-            assert status == 200, warning
-            assert warning["message"] not in [one["message"] for one in other["warnings"]]
+    mends_hold(ask, spec, made)
+
+
+def mends_hold(ask: Asked, spec: dict[str, Any], made: dict[str, Any]) -> int:
+    """Try the mend of every warning in `made`; gives back how many there were."""
+    mended = [warning for warning in made["warnings"] if warning["mend"]]
+    for warning in mended:
+        status, other = ask("POST", "/plan", taken(spec, warning["mend"]["change"]))
+        assert status == 200, warning
+        assert warning["message"] not in [one["message"] for one in other["warnings"]]
+        assert other["finished"] == made["finished"]
+    return len(mended)
+
+
+@pytest.mark.parametrize("seed", range(20))
+def test_the_parts_of_a_mixed_edge_are_minded_too(ask: Asked, seed: int) -> None:
+    chance = random.Random(2000 + seed)
+    parts = [section(chance) for _ in range(chance.randint(1, 3))]
+    kept = ("kind", "pins", "lead", "tail")
+    spec = {
+        "kind": "mixed", "pins": {"finished": "2 m"}, "tape": "5 mm", "cloth": {"thickness": "0.9 mm"},
+        "parts": [{name: part[name] for name in kept if name in part} for part in parts],
+    }  # fmt: skip
+    for part in spec["parts"]:
+        part["pins"].pop("finished")
+    status, made = ask("POST", "/plan", spec)
+    if status == 200:
+        mends_hold(ask, spec, made)
+        assert all(one["message"].startswith("Part ") for one in made["warnings"] if one["mend"])
 
 
 @pytest.mark.parametrize("seed", range(30))

@@ -78,6 +78,8 @@ def test_a_tape_too_coarse_for_its_pleats_is_said(ask: Asked, section: dict[str,
     edge = {**section, "kind": "mixed", "pins": {}, "parts": [own, {"kind": "plain", "width": "4"}]}
     for address, body in (("/chalk", section), ("/fold", section), ("/plan", edge), ("/chalk", edge)):
         assert ask("POST", address, body)[0] == 200, (address, body)
+    _, whole = ask("POST", "/plan", edge)
+    assert [one["mend"]["change"] for one in whole["warnings"] if one["code"] == "too_coarse"] == [{"tape": finer}]
     _, mended = ask("POST", "/plan", {**section, "tape": finer})
     assert mended["on_tape"]
     assert "too_coarse" not in [one["code"] for one in mended["warnings"]]

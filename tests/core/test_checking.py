@@ -10,13 +10,13 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from ribbon.chalk import marked
 from ribbon.checking import usual, verdict
 from ribbon.errors import Refusal
 from ribbon.lengths import UNITS, Length
-from ribbon.pins import Band, End, Part, Pin, Section, applied, changes, marked, plan, taped
+from ribbon.pins import Band, End, Part, Pin, Section, applied, changes, plan, taped
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
-from ribbon.readings import marks
 from ribbon.strip import walk
 
 Q = Quantity
@@ -71,7 +71,7 @@ def test_a_correction_adds_to_the_one_before() -> None:
     before, after = ({one.pleat: one.divisions for one in applied(plan(one))} for one in (once, twice))
     moved = {pleat: after.get(pleat, 0) - before.get(pleat, 0) for pleat in range(1, 24)}
     assert {pleat: by for pleat, by in moved.items() if by} == {one.pleat: one.divisions for one in found.changes}
-    assert walk(marked(twice)[0]).finished == Length(694)
+    assert marked(twice).walked.finished == Length(694)
 
 
 @pytest.mark.parametrize(
@@ -127,16 +127,15 @@ def test_gathers_are_drawn_up() -> None:
 
 def test_the_marks_of_a_corrected_skirt() -> None:
     # The cut cloth is the same, the finished edge 12 mm narrower, and outer folds before the first change stay.
-    before, _ = marked(skirt())
-    after, made = marked(skirt(corrections=(Length(12),)))
-    after.check()
+    before, after = marked(skirt()), marked(skirt(corrections=(Length(12),)))
+    made = after.plan
+    after.strip.check()
     assert made is not None
     first = min(one.pleat for one in changes(made, Length(12)))
-    assert after.flat == before.flat
-    assert walk(after).finished == Length(688)
-    old = [mark for mark in marks(before, walk(before)) if mark.pleat < first]
-    new = [mark for mark in marks(after, walk(after)) if mark.pleat < first]
-    assert [walk(before).length(m.at) for m in old] == [walk(after).length(m.at) for m in new]
+    assert after.strip.flat == before.strip.flat
+    assert after.walked.finished == Length(688)
+    old, new = ([mark for mark in one.marks if mark.pleat < first] for one in (before, after))
+    assert [before.walked.length(m.at) for m in old] == [after.walked.length(m.at) for m in new]
 
 
 def test_turn_of_cloth_is_made_up_for_over_all_pleats() -> None:

@@ -9,6 +9,7 @@ import pytest
 from ribbon.cautions import Caution, cautions
 from ribbon.explain import explanation
 from ribbon.lengths import Length
+from ribbon.mends import Mend
 from ribbon.pins import Allowance, Cloth, Plan, Remainder, plan, strip, taped
 from ribbon.pleats import Facing
 from ribbon.readings import Allowed, front, joined, layers, past_ends, thickest
@@ -104,8 +105,8 @@ def test_the_slip_tells_of_joins_that_show() -> None:
 
 
 def test_the_slip_tells_what_the_tape_adds() -> None:
-    made = plan(section("gather", {"finished": "52 cm", "flat": "93.7 cm"}))
-    assert said(made)[2] == "On the tape the flat width is 93.6 cm, so that every match point falls on a division."
+    made = plan(section("gather", {"finished": "52 cm", "flat": "93.75 cm"}))
+    assert said(made)[2] == "On the tape the flat width is 93.8 cm, so that every match point falls on a division."
     made = plan(section("box", {"finished": "10 cm", "count": "2", "box": "4 cm", "depth": "10.25 mm"}))
     assert "That is 0.2 cm more flat; the last allowance takes it up." in said(made)[2]
 
@@ -125,6 +126,25 @@ def test_underlays_past_the_ends_are_minded_with_a_mend() -> None:
     assert [(c.code, c.message) for c in minded(made)] == [
         ("past_end", "The underlay of the last pleat sticks out 5 cm past the end.")
     ]
+
+
+def test_a_mend_is_offered_only_where_it_holds() -> None:
+    # Folds deeper than the spacing, turned away from the middle, lie over the faces beside it: meeting ones do not.
+    facts = {"facing": Facing.FROM_CENTRE, "closed": True}
+    (caution,) = minded(plan(section("knife", {"finished": "60 cm", "count": "10", "depth": "9 cm"}, **facts)))
+    assert (caution.code, caution.mend) == (
+        "covered",
+        Mend("Let the pleats meet: 6 cm deep, 180 cm flat", (("pins.depth", None), ("meet", True))),
+    )
+    # A tail wide enough for this underlay would leave room for no pleat.
+    deep = minded(plan(section("knife", {"finished": "20 cm", "flat": "130 cm", "count": "1"}, facing=Facing.LEFT)))
+    assert [(one.code, one.mend) for one in deep] == [("past_end", None)]
+
+
+def test_pleats_that_meet_are_thinner() -> None:
+    facts = {"closed": True, "cloth": Cloth(None, Length(1))}
+    (caution,) = minded(plan(section("knife", {"finished": "60 cm", "count": "20", "flat": "280 cm"}, **facts)))
+    assert caution.mend == Mend("Let the pleats meet: 3 cm deep, 180 cm flat", (("pins.flat", None), ("meet", True)))
 
 
 def test_a_ring_has_no_ends_to_mind() -> None:

@@ -65,10 +65,10 @@ def test_pinch_pleats_round_the_cloth_they_take() -> None:
 
 
 def test_gathers_put_every_match_point_on_a_division() -> None:
-    # 52 cm is halved into four parts of 13; 93.7 cm of cloth in four whole parts is 4 × 234 mm.
+    # 52 cm is halved into four parts of 13; 93.7 cm of cloth in quarters of 23.425 cm, each to the nearest from the start.
     made = on_tape("gather", {"finished": "52 cm", "flat": "93.7 cm"})
-    assert places(made) == [0, 234, 468, 702, 936]
-    assert made.off == Length(-1)
+    assert places(made) == [0, 234, 469, 703, 937]
+    assert made.off == Length(0)
 
 
 @pytest.mark.parametrize("facing", [Facing.TO_CENTRE, Facing.FROM_CENTRE])

@@ -5,7 +5,7 @@ from fractions import Fraction
 from hypothesis import assume, event, given
 
 from ribbon.errors import Refusal
-from ribbon.lengths import Length
+from ribbon.lengths import ZERO, Length
 from ribbon.pins import Section, plan, strip, taped
 from ribbon.readings import marks
 from ribbon.strip import Role, Strip, walk
@@ -37,21 +37,19 @@ def test_on_the_tape(section: Section) -> None:
     assert on_tape is not None
     laid = on_tape.strip
     laid.check()
-    walked = walk(laid)
+    walked = walk(laid, tape)
     assert walked.finished == on_tape.finished
     assert walked.length(walked.flat[-1]) == on_tape.flat
     # 1. Every mark is on the tape.
-    for mark in marks(laid, walked):
-        if section.kind.name not in ("pinch", "cartridge"):
-            assert (walked.length(mark.at) / tape).denominator == 1, mark
+    for mark in marks(laid, walked, tape):
+        assert (walked.length(mark.at) / tape).denominator == 1, mark
     # 2. The finished width is exact whenever it is on the tape, else within half a division.
     on = (made.finished / tape).denominator == 1
     assert on_tape.finished == made.finished if on else abs(on_tape.finished - made.finished) <= tape / 2
     # The flat width differs by at most half a step of the take-up, and half a division of the finished width.
     step = tape * section.kind.take_up_per_depth
     sides = 2 if section.mirrored else 1
-    if section.kind.folded:
-        assert abs(on_tape.off) <= step * sides / 2 + tape / 2
+    assert abs(on_tape.off) <= step * sides / 2 + (tape / 2 if section.kind.folded else ZERO)
     # 3. Two depths, and two faces, differ by at most one division.
     if on_tape.depths:
         assert max(on_tape.depths) - min(on_tape.depths) <= tape

@@ -86,12 +86,10 @@ def test_uneven_rows_walk_to_their_formula_and_stand_on_the_tape(section: Sectio
         assert section.kind.name == "cartridge"
         return
     keeps(on_tape.strip, on_tape.finished, on_tape.flat)
-    walked = walk(on_tape.strip)
-    assert all(
-        (walked.length(mark.at) / tape).denominator == 1
-        for mark in marks(on_tape.strip, walked)
-        if mark.kind != "finger"
-    )
+    walked = walk(on_tape.strip, tape)
+    found = marks(on_tape.strip, walked, tape)
+    assert all((walked.length(mark.at) / tape).denominator == 1 for mark in found)
+    assert [mark.at for mark in found] == sorted(mark.at for mark in found)
     try:
         upper = tapered(made)
     except Refusal:

@@ -2186,7 +2186,7 @@ export interface components {
         MendOut: {
             /** Change */
             change: {
-                [key: string]: string | null;
+                [key: string]: string | boolean | null;
             };
             /** Says */
             says: string;

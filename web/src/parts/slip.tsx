@@ -2,7 +2,13 @@ import type { Plan } from "../api/client";
 import { Figure } from "./figure";
 
 /** The slip: what to do, in sentences, and what to be careful of, each with its mend. */
-export function Slip({ plan, onMend }: { plan: Plan; onMend: (change: Record<string, string | null>) => void }) {
+export function Slip({
+  plan,
+  onMend,
+}: {
+  plan: Plan;
+  onMend: (change: Record<string, string | boolean | null>) => void;
+}) {
   return (
     <section className="bg-linen px-5 py-4" aria-label="The slip">
       <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>

@@ -24,8 +24,13 @@ export function pinned(spec: SectionSpec, quantity: Quantity, text: string, hold
 export function changed(spec: SectionSpec, fields: Record<string, unknown>): SectionSpec {
   let after: SectionSpec = spec;
   for (const [path, value] of Object.entries(fields)) {
-    const [head = "", tail] = path.split(".");
-    if (head === "pins" && tail && value === null) after = pinned(after, tail as Quantity, "", "free");
+    const [head = "", tail, ...further] = path.split(".");
+    if (head === "parts" && further.length > 0) {
+      // A field of one part of a mixed edge: that part takes it as a section of its own would.
+      const own = { [further.join(".")]: value };
+      const parts = after.parts?.map((part, at) => (at === Number(tail) ? changed(part as SectionSpec, own) : part));
+      after = { ...after, parts: parts as Part[] };
+    } else if (head === "pins" && tail && value === null) after = pinned(after, tail as Quantity, "", "free");
     else if (!tail) after = { ...after, [head]: value };
     else if (head === "lead" || head === "tail") after = { ...after, [head]: { [tail]: value } };
     else after = { ...after, [head]: { ...(after[head as keyof SectionSpec] as object), [tail]: value } };

@@ -1,0 +1,116 @@
+"""Mends: changes to a section that put right what it is warned of, each tried before it is offered (work, section 6)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import replace
+from typing import NamedTuple
+
+from ribbon.errors import Refusal
+from ribbon.lengths import ZERO, Length, read_length, write_ratio
+from ribbon.pins import End, Pin, Plan, Section, plan
+from ribbon.pleats import Quantity
+
+Q = Quantity
+
+_FINER = {True: ("1/8 in", "1/16 in"), False: ("2 mm", "1 mm")}
+_LOOSE = (Q.DEPTH, Q.PER_PLEAT, Q.FLAT, Q.FULLNESS)  # what the depth follows from, and what follows from it
+
+
+class Mend(NamedTuple):
+    """A change that mends what is warned of: what it does in words, and the fields of the section it sets or empties."""
+
+    says: str
+    change: tuple[tuple[str, str | bool | None], ...]
+
+    def under(self, path: str) -> Mend:
+        """The same for a section that is a part of another one; the tape is that of the whole."""
+        fields = ((name if name == "tape" else f"{path}.{name}", value) for name, value in self.change)
+        return Mend(self.says, tuple(fields))
+
+
+class Try(NamedTuple):
+    """A mend that may do, and the section that it makes."""
+
+    mend: Mend
+    section: Section
+
+
+def mend_by(made: Plan, tries: Iterator[Try], holds: Callable[[Plan], bool]) -> Mend | None:
+    """The first of `tries` whose plan keeps the finished width and `holds`, with what else it changes said; else None."""
+    for one in tries:
+        try:
+            after = plan(one.section)
+        except Refusal:
+            continue
+        if after.finished == made.finished and holds(after):
+            also = _also(made, after, one.mend.says)
+            return one.mend._replace(says=f"{one.mend.says}: {', '.join(also)}" if also else one.mend.says)
+    return None
+
+
+def _also(made: Plan, after: Plan, said: str) -> list[str]:
+    """What a mend changes beside what it is called: the count, the spacing, the depth, the flat width."""
+    write, found = made.section.scribe.write, []
+    if after.pleats != made.pleats:
+        found.append(f"{write_ratio(after.pleats).text} pleats")
+    for quantity, word in ((Q.SPACING, "apart"), (Q.DEPTH, "deep"), (Q.FLAT, "flat")):
+        length = after.length(quantity)
+        if length is not None and length != made.length(quantity) and not said.endswith(f" {word}"):
+            found.append(f"{write(length).text} {word}")
+    return found
+
+
+def longer_end(made: Plan, name: str, width: Length) -> Iterator[Try]:
+    """The plain run at `name`, lead or tail, made `width` wide, or so much more that it is on the tape."""
+    section = made.section
+    tape = section.tape
+    if tape is not None:
+        width = tape * -(-width.mm // tape.mm)
+    text = section.scribe.write(width).text.removeprefix("≈")
+    mend = Mend(f"Make the {name} {text}", ((f"{name}.times", None), (f"{name}.width", text)))
+    end = End(read_length(text, section.unit))
+    yield Try(mend, replace(section, lead=end) if name == "lead" else replace(section, tail=end))
+
+
+def shallower(made: Plan) -> Iterator[Try]:
+    """The pleats as deep as the room between them allows, the facts about their cloth let go if they must."""
+    section, kind, spacing = made.section, made.section.kind, made.length(Q.SPACING)
+    if kind.width is None or spacing is None:
+        return
+    room = made.length(kind.width) or ZERO
+    deepest: Length = room / 2 if kind.width is Q.BOX else (spacing - room) / 2
+    text = section.fine.write(deepest).text.removeprefix("≈")
+    if deepest <= ZERO:
+        return
+    says, depth = f"Make the pleats {text} deep", Pin(read_length(text, section.unit).mm)
+    pins, freed = _freed(section)
+    change = (f"pins.{Q.DEPTH}", text)
+    yield Try(Mend(says, (change,)), replace(section, pins={**section.pins, Q.DEPTH: depth}))
+    yield Try(
+        Mend(says, (*freed, change, ("meet", False))), replace(section, pins={**pins, Q.DEPTH: depth}, meet=False)
+    )
+
+
+def meeting(made: Plan) -> Iterator[Try]:
+    """The pleats meeting instead of overlapping, the facts about their cloth let go."""
+    section = made.section
+    if section.kind.meeting is None or section.places:
+        return
+    pins, freed = _freed(section)
+    yield Try(Mend("Let the pleats meet", (*freed, ("meet", True))), replace(section, pins=pins, meet=True))
+
+
+def finer_tape(made: Plan) -> Iterator[Try]:
+    """A finer tape."""
+    section = made.section
+    for text in _FINER[section.unit.binary]:
+        tape = read_length(text, section.unit)
+        if section.tape is not None and tape < section.tape:
+            yield Try(Mend(f"Mark on a tape of {text}", (("tape", text),)), replace(section, tape=tape))
+
+
+def _freed(section: Section) -> tuple[dict[Quantity, Pin], tuple[tuple[str, None], ...]]:
+    """The pins without those about the cloth of a pleat, and the change that lets these go."""
+    pins = {quantity: pin for quantity, pin in section.pins.items() if quantity not in _LOOSE}
+    return pins, tuple((f"pins.{quantity}", None) for quantity in _LOOSE if quantity in section.pins)
