@@ -101,5 +101,5 @@ def test_typing_fast_makes_no_storm_of_requests(page: Page) -> None:
 
 def test_the_api_describes_itself_offline(page: Page) -> None:
     page.goto("/api/docs")
-    expect(page.get_by_role("heading", name="Young Ribbon")).to_be_visible()
+    expect(page.get_by_role("heading", name="Young Ribbon")).to_be_visible(timeout=30_000)  # a large page
     expect(page.get_by_text("/api/plan").first).to_be_visible()

@@ -60,6 +60,22 @@ def test_a_mixed_edge_shares_its_band(page: Page, accessible: Callable[[Page], N
     expect(slip(page)).to_contain_text("Part 1, from 0 cm: 6 cm stays plain")
 
 
+def test_a_part_is_minded_and_mended_by_itself(page: Page) -> None:
+    open_work(page, "Observing coat")
+    page.get_by_role("tab", name="2 Knife").click()
+    field(page, "Spacing").fill("3")
+    page.get_by_role("combobox", name="Do they meet?").select_option("apart")
+    field(page, "Depth").fill("9")
+    # Seven layers, but nobody has said yet how thick the cloth is.
+    expect(slip(page)).to_contain_text("Fold 7 knife pleats, 9 cm deep")
+    expect(page.get_by_role("note")).to_have_count(0)
+    field(page, "Cloth, thickness").fill("0.9 mm")
+    expect(page.get_by_role("note")).to_contain_text("Part 2. 7 layers of this cloth")
+    page.get_by_role("button", name="Let the pleats meet: 3 cm deep").click()
+    expect(slip(page)).to_contain_text("Part 2, from 6 cm: Fold 7 knife pleats, 3 cm deep")
+    expect(page.get_by_role("note")).to_have_count(0)
+
+
 def test_hip_and_waist_a_dart_and_a_pattern_piece(page: Page) -> None:
     open_work(page, "Guide’s skirt")
     page.get_by_text("Two levels, hip and waist").click()

@@ -220,6 +220,22 @@ def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
     expect(field(page, "Flat width")).to_have_value("213 cm")
 
 
+def test_an_undo_waits_for_a_lost_server_as_a_change_does(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.context.set_offline(True)
+    page.get_by_label("Kind").select_option("Box")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    page.context.set_offline(False)
+    expect(page.get_by_label("Kind")).to_have_value("knife")
+    saved(page)
+    page.reload()
+    expect(page.get_by_label("Kind")).to_have_value("knife")
+    expect(field(page, "Finished width")).to_have_value("70")
+
+
 def test_another_kind_keeps_the_pins_that_it_has(page: Page) -> None:
     new_skirt(page)
     field(page, "Finished width").fill("70")

@@ -11,7 +11,11 @@ interface Waiting {
 
 export type Saving = "saved" | "saving" | "unreached";
 
+/** What became of something sent: done, refused by the program, or never answered. */
+type Outcome = "done" | "refused" | "unreached";
+
 const PAUSE = 400;
+const AGAIN = 3000;
 
 /**
  * One work, saved as it is typed. Changes are sent one after another, each naming the revision before it;
@@ -27,6 +31,7 @@ export function useWork(first: Work) {
   const waiting = useRef(new Map<string, Waiting>());
   const timer = useRef<number | undefined>(undefined);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const wake = useRef(() => {});
 
   const took = useCallback(
     (answer: Work) => {
@@ -46,11 +51,22 @@ export function useWork(first: Work) {
     [client],
   );
 
-  const failed = useCallback((error: unknown) => {
+  const failed = useCallback((error: unknown): Outcome => {
     if (error instanceof Refused && error.status === 409 && error.theirs) setConflict(error.theirs);
     else if (error instanceof Refused) setTrouble(`${error.message}: ${error.problems[0]?.way_out ?? ""}`);
     else setSaving("unreached");
+    return error instanceof Refused ? "refused" : "unreached";
   }, []);
+
+  /** Until it is worth trying again: after a while, or as soon as there is more to send. */
+  const again = useCallback(
+    () =>
+      new Promise<void>((done) => {
+        wake.current = done;
+        window.setTimeout(done, AGAIN);
+      }),
+    [],
+  );
 
   /** Whatever is sent goes one after another, so that each names the revision that the one before it made. */
   const queued = useCallback(<T>(task: () => Promise<T>): Promise<T> => {
@@ -61,30 +77,36 @@ export function useWork(first: Work) {
 
   /** Send one change; where that fails it waits again, unless a newer one for the same place does. */
   const send = useCallback(
-    async (place: string, change: Waiting): Promise<boolean> => {
+    async (place: string, change: Waiting): Promise<Outcome> => {
       try {
         const body = { ...change.body, revision: revision.current };
-        took(await ask<Work>(change.method, change.address, body, { keepalive: true }));
-        return true;
+        // So that it goes out while the page is left; the browser takes so much and no more that way.
+        const keepalive = JSON.stringify(body).length < 60_000;
+        took(await ask<Work>(change.method, change.address, body, { keepalive }));
+        return "done";
       } catch (error) {
         if (!waiting.current.has(place)) waiting.current.set(place, change);
-        failed(error);
-        return false;
+        return failed(error);
       }
     },
     [took, failed],
   );
 
-  const drain = useCallback(async () => {
+  /** Send all that waits, again and again while nobody answers; false where it was refused. */
+  const drain = useCallback(async (): Promise<boolean> => {
     while (waiting.current.size) {
       const [place, change] = [...waiting.current][0] as [string, Waiting];
       waiting.current.delete(place);
-      if (!(await send(place, change))) return;
+      const outcome = await send(place, change);
+      if (outcome === "refused") return false;
+      if (outcome === "unreached") await again();
     }
-  }, [send]);
+    return true;
+  }, [send, again]);
 
-  const flush = useCallback((): Promise<void> => {
+  const flush = useCallback((): Promise<boolean> => {
     window.clearTimeout(timer.current);
+    wake.current();
     return queued(drain);
   }, [queued, drain]);
 
@@ -107,32 +129,27 @@ export function useWork(first: Work) {
     };
   }, [flush]);
 
-  useEffect(() => {
-    if (saving !== "unreached") return;
-    const again = window.setInterval(() => void flush(), 3000);
-    return () => window.clearInterval(again);
-  }, [saving, flush]);
-
   const address = `/works/${work.key}`;
   const act = useCallback(
     (method: string, tail: string, body: Record<string, unknown> = {}): Promise<Work | null> => {
       window.clearTimeout(timer.current);
       return queued(async () => {
-        await drain();
-        if (waiting.current.size) return null;
-        try {
-          const query = method === "DELETE" ? `?revision=${revision.current}` : "";
-          const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
-          const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
-          took(answer);
-          return answer;
-        } catch (error) {
-          failed(error);
-          return null;
+        while (await drain()) {
+          try {
+            const query = method === "DELETE" ? `?revision=${revision.current}` : "";
+            const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
+            const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
+            took(answer);
+            return answer;
+          } catch (error) {
+            if (failed(error) === "refused") return null;
+            await again();
+          }
         }
+        return null;
       });
     },
-    [address, queued, drain, took, failed],
+    [address, queued, drain, took, failed, again],
   );
 
   return useMemo(
