@@ -107,12 +107,35 @@ def _measured(
 ) -> Layout:
     area = sum((one.wide.mm * one.long.mm for one in laid), Fraction(0))
     whole = sum((w.mm * h.mm for w, h in sheets), Fraction(0))
-    bound = max(
-        [Length(area / bolt.usable.mm), *(min(one.long, one.wide) if one.piece.may_turn else one.long for one in laid)],
-        default=ZERO,
-    )
+    bound = _lowest(bolt, laid) if bought else length
     waste = 1 - area / whole if whole else Fraction(0)
-    return Layout(tuple(laid), length, bound if bought else length, waste, sheets, left)
+    return Layout(tuple(laid), length, bound, waste, sheets, left)
+
+
+def _lowest(bolt: Bolt, laid: list[Laid]) -> Length:
+    """A length that no plan of these pieces can go below: by their area, and by which cannot lie side by side.
+
+    For every `p` up to half of the cloth, pieces too wide to lie beside anything `p` wide lie alone.  All others that
+    are at least `p` wide take the longest of them, what their area takes, and the sum of those wider than half, of
+    which no two lie side by side (the bound of Martello, Monaci and Vigo, 2003, for packing a strip).  Pieces that may
+    turn count by their lesser side.
+    """
+    across, half = bolt.usable.mm, bolt.usable.mm / 2
+    # (width, length, area) of each; turned or not, a piece that may turn is as wide and as long as its lesser side.
+    sizes = [
+        (*((min(one.wide.mm, one.long.mm),) * 2 if turns else (one.wide.mm, one.long.mm)), one.wide.mm * one.long.mm)
+        for one in laid
+        for turns in [one.piece.may_turn and not bolt.directional]
+    ]
+    least = Fraction(0)
+    for p in {Fraction(0), *(wide for wide, _, _ in sizes if wide <= half)}:
+        alone = sum((long for wide, long, _ in sizes if wide > across - p), Fraction(0))
+        others = [size for size in sizes if p <= size[0] <= across - p]
+        longest = max((long for _, long, _ in others), default=Fraction(0))
+        stacked = sum((long for wide, long, _ in others if wide > half), Fraction(0))
+        area = sum((size for _, _, size in others), Fraction(0))
+        least = max(least, alone + max(longest, stacked, area / across))
+    return Length(least)
 
 
 def _tries(count: int) -> list[tuple[type, object]]:

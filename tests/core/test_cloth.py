@@ -180,6 +180,26 @@ def test_every_strategy_adds_up_and_fits(count: int, spacing: int, usable: int, 
         assert [j.at for j in got.joins] == sorted({j.at for j in got.joins}), strategy
 
 
+@pytest.mark.parametrize(
+    ("sizes", "bound"),
+    [
+        # Two wider than half of the cloth cannot lie side by side.
+        ([(134, 40), (76, 40)], 80),
+        # A third lies beside the narrower of them, not beside the wider.
+        ([(134, 40), (76, 40), (60, 40)], 80),
+        ([(134, 40), (134, 40), (60, 40)], 120),
+        # By their area alone: three beside each other, twice.
+        ([(40, 50)] * 6, Fraction(600, 7)),
+        ([(20, 90)], 90),
+    ],
+)
+def test_no_plan_goes_below_what_cannot_lie_side_by_side(sizes: list[tuple[int, int]], bound: Fraction) -> None:
+    pieces = [Piece(f"piece {n}", Length.cm(w), Length.cm(h)) for n, (w, h) in enumerate(sizes)]
+    got = layout(Bolt(Length.cm(140)), pieces)
+    assert got.bound == Length.cm(bound)
+    assert got.length >= got.bound
+
+
 @LAW
 @given(
     st.lists(

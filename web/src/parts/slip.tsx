@@ -27,7 +27,11 @@ export function Slip({
             <Figure>{warning.message}</Figure>
           </p>
           {warning.mend && (
-            <button type="button" className="press -ml-3 text-left" onClick={() => warning.mend && onMend(warning.mend.change)}>
+            <button
+              type="button"
+              className="press -ml-3 text-left"
+              onClick={() => warning.mend && onMend(warning.mend.change)}
+            >
               <span>
                 <Figure>{warning.mend.says}</Figure>
               </span>
