@@ -56,6 +56,16 @@ def impossible(section: Section, solution: Solution, lead: Length, tail: Length)
             "widen the finished edge or take less at the ends",
         )
         return
+    if kind.width is Q.OPENING and spacing is not None and values[Q.OPENING] >= spacing:
+        path, value = _blamed(section, Q.OPENING, Q.SPACING, Q.COUNT)
+        yield Problem(
+            "no_room",
+            path,
+            value,
+            f"an opening of {section.say(Q.OPENING, values[Q.OPENING])} leaves no face in a spacing of {section.say(Q.SPACING, spacing)}",
+            f"use an opening under {section.say(Q.SPACING, spacing)}",
+        )
+        return
     if flat <= finished:
         yield _no_take_up(section, values)
         return
@@ -79,16 +89,6 @@ def impossible(section: Section, solution: Solution, lead: Length, tail: Length)
                 "use shallower pleats, or a wider spacing" if name is Q.OPENING else f"use less than {room} for each",
             )
             return
-    if kind.width is Q.OPENING and spacing is not None and values[Q.OPENING] >= spacing:
-        path, value = _blamed(section, Q.OPENING, Q.SPACING, Q.COUNT)
-        yield Problem(
-            "no_room",
-            path,
-            value,
-            f"an opening of {section.say(Q.OPENING, values[Q.OPENING])} leaves no face in a spacing of {section.say(Q.SPACING, spacing)}",
-            f"use an opening under {section.say(Q.SPACING, spacing)}",
-        )
-        return
     if kind.width:
         yield from _short_ends(
             section, values[kind.width] / 2, (("lead", section.lead, lead), ("tail", section.tail, tail))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from fractions import Fraction
 
 from ribbon.errors import Problem, Refusal, refuse
@@ -46,7 +46,7 @@ def disagreement(
     meeting = MEET in conflict.sources
     said = [f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned]
     says = _listed([*said, "pleats that meet"] if meeting else said)
-    problems, foldable = [], []
+    problems, foldable, helpless = [], [], []
     for name in pinned:
         value, gave = section.say(name, section.pins[name].value), tuple[Gave, ...]()
         try:
@@ -56,13 +56,25 @@ def disagreement(
         else:
             values, gave = without.values, without.gave
         if values.get(name, Fraction(0)) <= 0:
+            helpless.append((name, value))
             continue
         others, way_out = _without(section, name, values[name], gave)
         problems.append(Problem("disagree", f"pins.{name}", value, f"{says} do not agree: {others}", way_out))
         if values.get(Q.FLAT, Fraction(1)) > values.get(Q.FINISHED, Fraction(0)):
             foldable.append(problems[-1])
-    # What would leave nothing to fold is no way out where another pin is one.
-    problems = foldable or problems
+        else:
+            helpless.append((name, value))
+    if foldable:
+        # What would leave nothing to fold is no way out where another pin is one.
+        problems = foldable
+    elif problems:
+        helpless = [(name, value) for name, value in helpless if f"pins.{name}" not in {p.path for p in problems}]
+    if problems:
+        way_out = "letting go of the {} alone does not help: let go of another pin"
+        problems += [
+            Problem("disagree", f"pins.{name}", value, f"{says} do not agree", way_out.format(name.word))
+            for name, value in helpless
+        ]
     if meeting and section.meet:
         problems.append(
             Problem("disagree", "meet", "true", f"{says} do not agree", "let the pleats overlap or leave gaps")
@@ -89,6 +101,27 @@ def _without(section: Section, name: Quantity, instead: Fraction, gave: Sequence
 def _listed(words: list[str]) -> str:
     """The words in a row as one would say them."""
     return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
+
+
+def _ends_that_cannot_be(section: Section) -> Iterable[Problem]:
+    """Stated ends that take more than all of a firm finished width."""
+    finished = section.pins.get(Q.FINISHED)
+    ends = {name: end.width for name, end in (("lead", section.lead), ("tail", section.tail)) if end.width}
+    if finished is None or not finished.firm or finished.value <= 0 or section.closed or section.places or not ends:
+        return
+    taken = sum((width.mm for width in ends.values()), Fraction(0))
+    if taken <= finished.value or not section.kind.folded:
+        return
+    wide = section.say(Q.FINISHED, finished.value)
+    longest = max(ends, key=lambda name: ends[name])
+    said = _listed([f"a {name} of {section.say(Q.FINISHED, width.mm)}" for name, width in ends.items()])
+    yield Problem(
+        "no_pleat",
+        f"{longest}.width",
+        section.say(Q.FINISHED, ends[longest].mm),
+        f"{said} {'take' if len(ends) > 1 else 'takes'} more than the whole edge of {wide}",
+        f"take less than {wide} at the ends, or widen the finished edge",
+    )
 
 
 def pins_that_cannot_be(section: Section) -> list[Problem]:
@@ -127,7 +160,7 @@ def pins_that_cannot_be(section: Section) -> list[Problem]:
                     "use more than 1; 1½ is slight, 3 is full",
                 )
             )
-    problems += [*places_that_cannot_be(section), *_folds_that_cannot_be(section)]
+    problems += [*places_that_cannot_be(section), *_folds_that_cannot_be(section), *_ends_that_cannot_be(section)]
     count = section.pins.get(Q.COUNT)
     if (
         count

@@ -320,11 +320,13 @@ def _blame(section: Section, *order: Quantity) -> str:
 
 
 def _why(section: Section, name: Quantity, values: dict[str, Fraction]) -> str:
-    pleats = f"{values[Q.COUNT]} whole pleats" if Q.COUNT in values else "the edge"
+    count = values.get(Q.COUNT)
+    pleats = "the edge" if count is None else "one whole pleat" if count == 1 else f"{count} whole pleats"
+    s = "s" if count is None or count == 1 else ""
     if name in (Q.SPACING, Q.GAP, Q.BOX, Q.OPENING):
-        return f"so that {pleats} {'close the ring' if section.closed else 'fill the finished width'}"
+        return f"so that {pleats} {f'close{s} the ring' if section.closed else f'fill{s} the finished width'}"
     if name in (Q.DEPTH, Q.PER_PLEAT):
-        return f"so that {pleats} take up {section.say(Q.FLAT, values[Q.FLAT])}"
+        return f"so that {pleats} take{s} up {section.say(Q.FLAT, values[Q.FLAT])}"
     return (
         f"to agree with what is pinned firmly, for {pleats}"
         if section.kind.folded

@@ -233,7 +233,7 @@ def test_an_undo_waits_for_a_lost_server_as_a_change_does(page: Page) -> None:
     saved(page)
     page.reload()
     expect(page.get_by_label("Kind")).to_have_value("knife")
-    expect(field(page, "Finished width")).to_have_value("70")
+    expect(field(page, "Flat width")).to_have_value("210 cm")
 
 
 def test_another_kind_keeps_the_pins_that_it_has(page: Page) -> None:

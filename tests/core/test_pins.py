@@ -107,7 +107,14 @@ def test_pins_that_disagree_are_told_so_even_where_the_rest_makes_no_plan() -> N
     assert said["pins.spacing"].endswith("the others make the spacing ≈5.17 cm, ≈1.83 cm away")
     # What would leave nothing to fold is not offered while something else is.
     said = dict(problems("pinch", {"finished": "72 in", "flat": "68 1/4 in", "fullness": "2"}))
-    assert said.keys() == {"pins.finished", "pins.flat"}
+    assert said.keys() == {"pins.finished", "pins.flat", "pins.fullness"}
+    assert "the others make" not in said["pins.fullness"]
+    # Nor is what would be less than nought; that it does not help is told all the same.
+    with pytest.raises(Refusal) as refusal:
+        plan(section("box", {"finished": "70 cm", "box": "10 cm", "gap": "2 cm", "spacing": "9 cm"}, closed=True))
+    assert {p.path: p.way_out for p in refusal.value.problems}["pins.gap"] == (
+        "letting go of the gap alone does not help: let go of another pin"
+    )
 
 
 @pytest.mark.parametrize(
@@ -126,7 +133,8 @@ def test_pins_that_disagree_are_told_so_even_where_the_rest_makes_no_plan() -> N
         ("box", {"finished": "70 cm", "count": "7", "box": "10 cm"}, {"lead": NONE}, "lead", "half a pleat reaches 5 cm past its middle"),
         ("knife", {"finished": "70 cm", "spacing": "3 cm"}, {"closed": True, "remainder": Remainder.ENDS}, "remainder", "a closed ring has no ends"),
         ("knife", {"finished": "70 cm", "count": "23"}, {"facing": Facing.TO_CENTRE}, "pins.count", "cannot face both ways"),
-        ("knife", {"finished": "10 cm", "count": "5"}, {"lead": wide("6 cm"), "tail": wide("6 cm")}, "pins.finished", "leave no space for pleats"),
+        ("knife", {"finished": "10 cm", "count": "5"}, {"lead": wide("6 cm"), "tail": wide("6 cm")}, "lead.width", "take more than the whole edge of 10 cm"),
+        ("inverted", {"finished": "70 cm", "spacing": "5 cm", "opening": "6 cm"}, {}, "pins.opening", "leaves no face in a spacing of 5 cm"),
         ("knife", {"finished": "9 km", "spacing": "1 mm"}, {}, "pins.spacing", "more than can be worked here"),
         ("gather", {"finished": "22 cm"}, {"lead": wide("12 cm"), "tail": wide("12 cm")}, "lead", "leave nothing to gather"),
         ("knife", {"finished": "70 cm", "count": "30", "spacing": "3 cm"}, {"remainder": Remainder.TAIL}, "pins.count", "need 90 cm, more than 70 cm"),
