@@ -12,7 +12,8 @@ class Problem:
 
     `path` names the field as the section spells it (``pins.spacing``), `value` is what was got, as text,
     `code` is a short stable word, `message` is a sentence for the sewist, `way_out` a sentence that says
-    what would work.
+    what would work.  Facts that disagree share what they say `together`, and each tells what it `becomes` once it is let
+    go (empty where that alone does not help).
     """
 
     code: str
@@ -20,6 +21,8 @@ class Problem:
     value: str
     message: str
     way_out: str
+    together: str = ""
+    becomes: str = ""
 
     def under(self, prefix: str) -> Problem:
         """The same problem, its path set below `prefix`."""

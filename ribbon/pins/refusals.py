@@ -45,7 +45,8 @@ def disagreement(
     pinned = [name for name in section.pins if name in conflict.sources]
     meeting = MEET in conflict.sources
     said = [f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned]
-    says = _listed([*said, "pleats that meet"] if meeting else said)
+    facts = _listed([*said, "pleats that meet"] if meeting else said)
+    says = f"{facts} do not agree"
     problems, foldable, helpless = [], [], []
     for name in pinned:
         value, gave = section.say(name, section.pins[name].value), tuple[Gave, ...]()
@@ -58,8 +59,9 @@ def disagreement(
         if values.get(name, Fraction(0)) <= 0:
             helpless.append((name, value))
             continue
-        others, way_out = _without(section, name, values[name], gave)
-        problems.append(Problem("disagree", f"pins.{name}", value, f"{says} do not agree: {others}", way_out))
+        others, way_out, becomes = _without(section, name, values[name], gave)
+        message = f"{says}: {others}"
+        problems.append(Problem("disagree", f"pins.{name}", value, message, way_out, says, becomes))
         if values.get(Q.FLAT, Fraction(1)) > values.get(Q.FINISHED, Fraction(0)):
             foldable.append(problems[-1])
         else:
@@ -72,29 +74,27 @@ def disagreement(
     if problems:
         way_out = "letting go of the {} alone does not help: let go of another pin"
         problems += [
-            Problem("disagree", f"pins.{name}", value, f"{says} do not agree", way_out.format(name.word))
+            Problem("disagree", f"pins.{name}", value, says, way_out.format(name.word), says)
             for name, value in helpless
         ]
     if meeting and section.meet:
-        problems.append(
-            Problem("disagree", "meet", "true", f"{says} do not agree", "let the pleats overlap or leave gaps")
-        )
-    return Refusal(
-        problems or [Problem("disagree", "pins", says, f"{says} do not agree", "let go of one of these pins")]
-    )
+        problems.append(Problem("disagree", "meet", "true", says, "let the pleats overlap or leave gaps", says))
+    return Refusal(problems or [Problem("disagree", "pins", facts, says, "let go of one of these pins", says)])
 
 
-def _without(section: Section, name: Quantity, instead: Fraction, gave: Sequence[Gave]) -> tuple[str, str]:
-    """(what the other pins make of `name`, what letting go of it does)."""
+def _without(section: Section, name: Quantity, instead: Fraction, gave: Sequence[Gave]) -> tuple[str, str, str]:
+    """(what the other pins make of `name`, what letting go of it does, what it then becomes)."""
     pinned = section.pins[name].value
     becomes = section.say(name, instead)
     if name is Q.COUNT and gave:
         also = _listed([f"the {g.quantity.word} becomes {section.say(g.quantity, g.became)}" for g in gave])
-        return "the others make no whole count", f"let go of the count: it becomes {becomes} and {also}"
+        becomes = f"{becomes} and {also}"
+        return "the others make no whole count", f"let go of the count: it becomes {becomes}", becomes
     away = section.say(name, abs(instead - pinned))
     return (
         f"the others make the {name.word} {becomes}, {away} away",
         f"let go of the {name.word} and it becomes {becomes}, or let another pin go",
+        becomes,
     )
 
 

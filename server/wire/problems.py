@@ -20,6 +20,10 @@ class ProblemOut(Schema):
     path: str = Field(description="The field, in dots: pins.finished.  Empty for the request as a whole.")
     value: str = Field(description="What was got, as text.")
     way_out: str = Field(description="What would work.")
+    together: str | None = Field(None, description="What facts that disagree say together, the same for each of them.")
+    becomes: str | None = Field(
+        None, description="What this one becomes once it is let go; null where that is no help."
+    )
 
 
 class Problems(Schema):
@@ -47,7 +51,14 @@ def from_core(problems: Iterable[Problem]) -> dict[str, Any]:
     """The body for problems that the rules of the work found."""
     return {
         "problems": [
-            {"code": p.code, "message": p.message, "path": p.path, "value": shown(p.value), "way_out": p.way_out}
+            {
+                "code": p.code,
+                "message": p.message,
+                "path": p.path,
+                "value": shown(p.value),
+                "way_out": p.way_out,
+                **({"together": p.together, "becomes": p.becomes or None} if p.together else {}),
+            }
             for p in problems
         ]
     }

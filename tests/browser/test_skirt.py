@@ -103,9 +103,12 @@ def test_pins_go_firm_about_and_free(page: Page) -> None:
     page.locator("body").press("]")
     expect(field(page, "Pleats")).to_have_value("25")
     field(page, "Spacing").fill("3")
-    expect(page.get_by_text("Finished width 70 cm, count 25 and spacing 3 cm do not agree").first).to_be_visible()
-    page.get_by_role("button", name="Pleats is pinned firmly").click()
+    expect(page.get_by_text("Finished width 70 cm, count 25 and spacing 3 cm do not agree.")).to_have_count(1)
+    expect(page.get_by_text("Without this pin it becomes 75 cm.")).to_be_visible()
+    expect(page.get_by_text("Without this pin it becomes 23 and the spacing becomes ≈3.04 cm.")).to_be_visible()
+    page.get_by_role("button", name="Let it go: Pleats").click()
     expect(field(page, "Pleats")).to_have_value("23")
+    expect(page.get_by_role("alert")).to_have_count(0)
 
 
 def test_a_deleted_work_comes_back(page: Page) -> None:

@@ -2927,6 +2927,11 @@ export interface components {
          */
         ProblemOut: {
             /**
+             * Becomes
+             * @description What this one becomes once it is let go; null where that is no help.
+             */
+            becomes?: string | null;
+            /**
              * Code
              * @description A short stable word for the kind of problem.
              */
@@ -2941,6 +2946,11 @@ export interface components {
              * @description The field, in dots: pins.finished.  Empty for the request as a whole.
              */
             path: string;
+            /**
+             * Together
+             * @description What facts that disagree say together, the same for each of them.
+             */
+            together?: string | null;
             /**
              * Value
              * @description What was got, as text.

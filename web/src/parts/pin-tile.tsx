@@ -113,10 +113,26 @@ export function PinTile({
         }}
       />
       <p id={`${id}-note`} className={`m-0 text-sm ${problem ? "font-semibold text-madder" : "text-smoke"}`}>
-        {problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : <Figure>{note}</Figure>}
+        <Figure>{problem ? wrong(problem) : note}</Figure>
       </p>
+      {problem?.becomes && (
+        <button
+          type="button"
+          className="press -ml-3 text-left text-sm"
+          aria-label={`Let it go: ${name}`}
+          onClick={() => onHold("free")}
+        >
+          Let it go
+        </button>
+      )}
     </div>
   );
+}
+
+/** What is wrong, in a tile; what facts that disagree say together stands above them all. */
+function wrong(problem: Problem): string {
+  if (!problem.together) return `${sentence(problem.message)} ${sentence(problem.way_out)}`;
+  return problem.becomes ? `Without this pin it becomes ${sentence(problem.becomes)}` : sentence(problem.way_out);
 }
 
 /** Text as a sentence: with a capital, and closed. */

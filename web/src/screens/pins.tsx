@@ -1,5 +1,6 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
 import { Choices } from "../parts/choices";
+import { Figure } from "../parts/figure";
 import { PinTile, sentence } from "../parts/pin-tile";
 import { Reckoning } from "../parts/reckoning";
 import { counted } from "../state/figure";
@@ -30,8 +31,14 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
       !/^(allowance|lead|tail|cloth|placed|taper|stops|piece|gathering|parts)/.test(problem.path),
   );
   const set = (name: Quantity, text: string, hold: Hold) => onChange(pinned(spec, name, text, hold), `pins.${name}`);
+  const clashes = new Set(problems.flatMap((problem) => problem.together ?? []));
   return (
     <div className="min-w-0">
+      {[...clashes].map((clash) => (
+        <p key={clash} role="alert" className="mt-0 mb-2 border-l-[6px] border-madder pl-3 font-semibold">
+          <Figure>{sentence(clash)}</Figure>
+        </p>
+      ))}
       <div className="grid grid-cols-2 gap-px sm:grid-cols-3 xl:grid-cols-[repeat(auto-fill,minmax(7.4rem,1fr))]">
         {names.map((name) => {
           const { text, hold } = held(spec, name);
