@@ -176,6 +176,9 @@ class _Solving:
         if giver == MEET:
             self.meet = False
             del self.assumed[MEET]
+            if Q.COUNT not in self.section.pins:
+                # They do not quite meet, but there are as many as if they did.
+                self.assumed[Q.COUNT] = Assumed(Q.COUNT, None, "with so many the pleats come nearest to meeting")
         else:
             del self.facts[giver]
 

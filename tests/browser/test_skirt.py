@@ -100,6 +100,7 @@ def test_pins_go_firm_about_and_free(page: Page) -> None:
     expect(page.get_by_role("button", name="Spacing is an answer")).to_be_visible()
     page.get_by_role("button", name="24 pleats").click()
     expect(page.get_by_role("button", name="Pleats is pinned firmly")).to_be_visible()
+    expect(page.get_by_text("pinned; 24 spaces")).to_be_visible()
     page.locator("body").press("]")
     expect(field(page, "Pleats")).to_have_value("25")
     field(page, "Spacing").fill("3")

@@ -70,6 +70,9 @@ def test_a_firm_depth_stays_when_meeting_was_only_assumed() -> None:
 def test_what_is_assumed_is_marked() -> None:
     made = plan(section("knife", {"finished": "70 cm"}))
     assert [a.quantity for a in made.assumed] == ["meet", "spacing"]
+    # Deep as they are pinned, whole pleats do not quite meet: that there are so many is assumed all the same.
+    made = plan(section("knife", {"finished": "70 cm", "depth": "3 cm"}, closed=True))
+    assert [(a.quantity, a.value) for a in made.assumed] == [("count", 23)]
     assert plan(section("pinch", {"finished": "70 cm", "count": "8"})).values[Q.FULLNESS] == Fraction(5, 2)
     assert plan(section("gather", {"finished": "22 cm"})).values[Q.FLAT] == 440
     assert plan(section("knife", {"finished": "60 cm", "spacing": "3 cm"}, meet=False)).values[Q.FULLNESS] == 2

@@ -100,7 +100,15 @@ function answerOf(plan: Plan | null, name: Quantity): string | null {
   return plan[name]?.text ?? null;
 }
 
+/** What stands under an answer; under the pleats always their spaces too: one off is the commonest error of all. */
 function noteOf(plan: Plan | null, name: Quantity, hold: Hold, typed: string): string {
+  const told = toldOf(plan, name, hold, typed);
+  const spaces = name === "count" && plan?.spaces ? plan.spaces : 0;
+  const said = spaces ? `${counted(spaces)} ${spaces === 1 ? "space" : "spaces"}` : "";
+  return told && said ? `${told}; ${said}` : told || said;
+}
+
+function toldOf(plan: Plan | null, name: Quantity, hold: Hold, typed: string): string {
   const gave = plan?.gave.find((one) => one.quantity === name);
   if (gave) return `${hold === "about" ? "about" : "asked"} ${gave.from}: it gave`;
   if (hold === "about") return `about ${typed}`;
@@ -108,7 +116,6 @@ function noteOf(plan: Plan | null, name: Quantity, hold: Hold, typed: string): s
   if (plan?.assumed.some((one) => one.quantity === name)) return "assumed";
   if (!plan) return "";
   const notes: Partial<Record<Quantity, string>> = {
-    count: plan.spaces ? `${counted(plan.spaces)} ${plan.spaces === 1 ? "space" : "spaces"}` : "",
     flat: "before allowances",
     fullness:
       plan.pleated_fullness.value === plan.fullness.value ? "times" : `times; ${plan.fullness.text} of the whole edge`,
