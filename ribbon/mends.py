@@ -102,12 +102,13 @@ def meeting(made: Plan) -> Iterator[Try]:
 
 
 def finer_tape(made: Plan) -> Iterator[Try]:
-    """A finer tape."""
+    """A finer tape; if none is fine enough, exact places."""
     section = made.section
     for text in _FINER[section.unit.binary]:
         tape = read_length(text, section.unit)
         if section.tape is not None and tape < section.tape:
             yield Try(Mend(f"Mark on a tape of {text}", (("tape", text),)), replace(section, tape=tape))
+    yield Try(Mend("Mark exact places", (("tape", None),)), replace(section, tape=None))
 
 
 def _freed(section: Section) -> tuple[dict[Quantity, Pin], tuple[tuple[str, None], ...]]:

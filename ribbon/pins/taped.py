@@ -61,7 +61,7 @@ def taped(plan: Plan, tape: Length) -> Taped | None:
     packed = kind.width is Q.SPACING  # upright folds take the cloth in, packed width and all
     if packed and any(pleat.take <= 0 or pleat.take < pleat.right - pleat.left for pleat in pleats):
         return None
-    step = exact.parts // tape.mm.denominator * tape.mm.numerator * kind.take_up_per_depth
+    step = exact.parts // tape.mm.denominator * tape.mm.numerator * kind.divisions
     flat = finished + sum(pleat.take for pleat in pleats)
     if packed:
         flat -= sum(pleat.right - pleat.left for pleat in pleats)
@@ -89,7 +89,7 @@ def taped_row(plan: Plan, tape: Length) -> Row:
 def _row_on_tape(plan: Plan, exact: Row, tape: Length) -> Row:
     q = tape.mm.numerator * (exact.parts // tape.mm.denominator)
     finished = to_tape(exact.finished, q)
-    step = q * plan.section.kind.take_up_per_depth
+    step = q * plan.section.kind.divisions
     turn = next((i for i, p in enumerate(exact.pleats) if p.facing is not exact.pleats[0].facing), None)
     if plan.section.places:
         from_middle = plan.section.from_centre and plan.section.mirror_at is None
@@ -135,6 +135,12 @@ def _from_middle(pleats: Sequence[Standing], finished: int, q: int, step: int) -
     """Placed pairs about the middle of the edge: the right of each pair on the tape, the left its mirror."""
     half = len(pleats) // 2
     right = _running(pleats[half:], q, step)
+    # None of a pair may reach past the middle: where that lies between two divisions, rounding back would.
+    middle = -(-finished // (2 * q)) * q
+    right[len(pleats) % 2 :] = [
+        one._replace(at=max(one.at, middle), left=max(one.left, middle), right=max(one.right, middle))
+        for one in right[len(pleats) % 2 :]
+    ]
     left = [
         Standing(a.pleat, finished - b.at, finished - b.right, finished - b.left, b.take, a.facing, a.half)
         for a, b in zip(pleats, reversed(right), strict=False)

@@ -74,7 +74,7 @@ class Kind:
     is the cloth taken per pleat then, `hole` being the gap or the opening (the quantity named `hole`).
     `width` is the quantity that a pleat covers of the finished edge, half of it to each side of its reference
     line; None where it stands on the line alone.
-    `take_up_per_depth` is t / d, so also the step of the tape for running take-up (work, section 5).
+    `take_up_per_depth` is t / d.
     `lay` folds one pleat onto a strip.  `faces` tells that it has a hand, `upright` that it stands out from
     the edge, `folded` that it has pleats at all, `halves` that half of it can stand on a fold line of the cloth,
     `meets` that its pleats meet unless something else is said.  `fingers` is how many
@@ -98,6 +98,14 @@ class Kind:
     halves: bool = False
     meets: bool = True
     fingers: int = 0
+
+    @property
+    def divisions(self) -> int:
+        """How many divisions of the tape running take-up goes in: t / d, so that inner folds are on the tape (work, section 5).
+
+        One where folds stand up: the stitch points that share such a fold are each put at the nearest division.
+        """
+        return 1 if self.width is Quantity.SPACING else self.take_up_per_depth
 
 
 def takes(times: int) -> Relation:

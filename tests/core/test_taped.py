@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
 import pytest
 
 from ribbon.lengths import Length
-from ribbon.pins import Taped, plan, taped
+from ribbon.pins import Place, Taped, plan, taped
 from ribbon.pleats import Facing
+from ribbon.pleats.pinch import PINCH
 from ribbon.readings import marks
 from ribbon.strip import walk
 from tests.scenario import MM, section
@@ -21,8 +23,8 @@ def on_tape(kind: str, pins: dict[str, str], tape: Length = MM, **facts: Any) ->
 
 def places(made: Taped) -> list[float]:
     """The marks in millimetres."""
-    walked = walk(made.strip)
-    return [float(Fraction(mark.at, walked.parts)) for mark in marks(made.strip, walked)]
+    walked = walk(made.strip, MM)
+    return [float(Fraction(mark.at, walked.parts)) for mark in marks(made.strip, walked, MM)]
 
 
 def test_three_knife_pleats_on_ten_centimetres() -> None:
@@ -69,6 +71,27 @@ def test_gathers_put_every_match_point_on_a_division() -> None:
     made = on_tape("gather", {"finished": "52 cm", "flat": "93.7 cm"})
     assert places(made) == [0, 234, 469, 703, 937]
     assert made.off == Length(0)
+
+
+def test_finger_folds_and_stitch_points_are_each_at_the_nearest_division() -> None:
+    # A pleat of 103 mm from 75 on: its sixths lie at 92.2, 109.3, 126.5, 143.7 and 160.8.
+    three = replace(section("pinch", {"finished": "30 cm", "count": "2", "per_pleat": "10.3 cm"}), kind=PINCH[3])
+    made = taped(plan(three), MM)
+    assert made is not None
+    assert places(made)[:7] == [75, 92, 109, 127, 144, 161, 178]
+    # Folds of 25 mm with a stitch point every 12.5, the first half of that in.
+    made = on_tape("cartridge", {"finished": "3 cm", "spacing": "1 cm", "depth": "1.25 cm"})
+    assert places(made) == [6, 19, 31, 44, 56, 69]
+    assert [depth.mm for depth in made.depths] == [12.5, 12.5, 12.5]
+
+
+def test_pairs_of_boxes_that_touch_in_the_middle_do_not_overlap_there() -> None:
+    # 300.5 mm finish 301 on the tape: from a middle of 150.25, rounded back, each of the two once reached past 150.5.
+    made = on_tape(
+        "box", {"finished": "30.05 cm", "box": "1 cm", "depth": "5 mm"}, places=(Place(Length(5)),), from_centre=True
+    )
+    made.strip.check()
+    assert walk(made.strip).finished == Length(301)
 
 
 @pytest.mark.parametrize("facing", [Facing.TO_CENTRE, Facing.FROM_CENTRE])

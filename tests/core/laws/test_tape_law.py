@@ -47,7 +47,7 @@ def test_on_the_tape(section: Section) -> None:
     on = (made.finished / tape).denominator == 1
     assert on_tape.finished == made.finished if on else abs(on_tape.finished - made.finished) <= tape / 2
     # The flat width differs by at most half a step of the take-up, and half a division of the finished width.
-    step = tape * section.kind.take_up_per_depth
+    step = tape * section.kind.divisions
     sides = 2 if section.mirrored else 1
     assert abs(on_tape.off) <= step * sides / 2 + (tape / 2 if section.kind.folded else ZERO)
     # 3. Two depths, and two faces, differ by at most one division.
