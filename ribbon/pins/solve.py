@@ -265,13 +265,18 @@ class _Solving:
 
     def _solved(self, known: _Known) -> Solution:
         section, values = self.section, known.values
+        # What was assumed and then gave, with nothing to follow from instead, is no part of the answer.
+        assumed = [
+            a._replace(value=values.get(a.quantity, a.value))
+            for a in self.assumed.values()
+            if a.quantity == MEET or a.quantity in values
+        ]
         values.setdefault(Q.FULLNESS, values[Q.FLAT] / values[Q.FINISHED] if values[Q.FINISHED] else NOUGHT)
         gave = [
             Gave(name, pin.value, values[name], _why(section, name, values))
             for name, pin in section.pins.items()
             if values.get(name, pin.value) != pin.value
         ]
-        assumed = [a._replace(value=values.get(a.quantity, a.value)) for a in self.assumed.values()]
         return Solution(values, tuple(gave), tuple(assumed), tuple(known.steps), self.stated)
 
 

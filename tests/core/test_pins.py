@@ -78,6 +78,13 @@ def test_what_is_assumed_is_marked() -> None:
     assert plan(section("knife", {"finished": "60 cm", "spacing": "3 cm"}, meet=False)).values[Q.FULLNESS] == 2
 
 
+def test_what_gave_and_follows_from_nothing_is_not_called_assumed() -> None:
+    # One pleat between stated widths: nothing of the edge is pleated, so that there is no fullness to speak of.
+    made = plan(section("pinch", {"finished": "~2 cm", "count": "1", "flat": "~4 cm"}, lead=NONE, tail=wide("3 cm")))
+    assert made.values[Q.FINISHED] == 30
+    assert Q.FULLNESS not in {a.quantity for a in made.assumed}
+
+
 def test_when_pleats_meet_fullness_is_three_whatever_the_size() -> None:
     for size in ("1 cm", "2.5 cm", "4 in", "7 cm"):
         assert plan(section("knife", {"finished": "70 cm", "spacing": size}, meet=True)).fullness == 3
