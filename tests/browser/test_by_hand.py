@@ -68,6 +68,7 @@ def test_arrows_move_a_pin_by_divisions(page: Page) -> None:
     page.keyboard.press("ArrowUp")
     expect(page.get_by_role("button", name="Pleats is pinned firmly")).to_be_visible()
     expect(depth).to_have_value("24")
+    expect(field(page, "Flat width")).to_have_value("207.9 cm")  # the answer to it is there
     page.get_by_role("button", name="Undo").dblclick()  # a run of steps on one pin is one to take back
     expect(field(page, "Flat width")).to_have_value("210 cm")
 
@@ -127,7 +128,7 @@ def test_a_number_lights_up_its_place_and_a_place_its_number(page: Page) -> None
 
 
 def test_how_it_is_worked_out(page: Page) -> None:
-    open_work(page, "Guide’s skirt")
+    open_work(page, "Dome valance")
     page.get_by_text("How it is worked out").click()
-    expect(page.get_by_text("70 cm = 23 × ≈3.04 cm")).to_be_visible()
-    expect(page.get_by_text("flat width: flat width = finished width + count × cloth per pleat")).to_be_visible()
+    expect(page.get_by_text("96 in = 24 × 4 in")).to_be_visible()
+    expect(page.get_by_text("flat width: flat width = finished width + 2 × finished width")).to_be_visible()
