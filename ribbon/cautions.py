@@ -74,7 +74,7 @@ def cautions_of_mixed(
     codes = {one.code for one in found}
     if "covered" not in codes and (hidden := _hidden(whole.strip, walked, showing)):
         found.append(Caution("covered", _covered_says(hidden), None))
-    if "thick" not in codes and all(_piles(plan) for _, plan in pleated):
+    if "thick" not in codes and pleated and all(_piles(plan) for _, plan in pleated):
         found += _thick(whole.band, most, None)
     return found
 

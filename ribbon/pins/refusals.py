@@ -47,9 +47,9 @@ def disagreement(
     said = [f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned]
     facts = _listed([*said, "pleats that meet"] if meeting else said)
     says = f"{facts} do not agree"
-    problems, foldable, helpless = [], [], []
+    told, foldable = dict[Quantity, Problem](), list[Quantity]()
     for name in pinned:
-        value, gave = section.say(name, section.pins[name].value), tuple[Gave, ...]()
+        gave = tuple[Gave, ...]()
         try:
             without = solve(section.let_go(name))
         except Refusal:
@@ -57,29 +57,23 @@ def disagreement(
         else:
             values, gave = without.values, without.gave
         if values.get(name, Fraction(0)) <= 0:
-            helpless.append((name, value))
             continue
         others, way_out, becomes = _without(section, name, values[name], gave)
-        message = f"{says}: {others}"
-        problems.append(Problem("disagree", f"pins.{name}", value, message, way_out, says, becomes))
+        value = section.say(name, section.pins[name].value)
+        told[name] = Problem("disagree", f"pins.{name}", value, f"{says}: {others}", way_out, says, becomes)
         if values.get(Q.FLAT, Fraction(1)) > values.get(Q.FINISHED, Fraction(0)):
-            foldable.append(problems[-1])
-        else:
-            helpless.append((name, value))
-    if foldable:
-        # What would leave nothing to fold is no way out where another pin is one.
-        problems = foldable
-    elif problems:
-        helpless = [(name, value) for name, value in helpless if f"pins.{name}" not in {p.path for p in problems}]
-    if problems:
-        way_out = "letting go of the {} alone does not help: let go of another pin"
-        problems += [
-            Problem("disagree", f"pins.{name}", value, says, way_out.format(name.word), says)
-            for name, value in helpless
-        ]
+            foldable.append(name)
+    # What would leave nothing to fold is no way out where another pin is one.
+    ways = foldable or list(told)
+    problems = [told[name] if name in ways else _no_help(section, name, says) for name in pinned] if ways else []
     if meeting and section.meet:
         problems.append(Problem("disagree", "meet", "true", says, "let the pleats overlap or leave gaps", says))
     return Refusal(problems or [Problem("disagree", "pins", facts, says, "let go of one of these pins", says)])
+
+
+def _no_help(section: Section, name: Quantity, says: str) -> Problem:
+    way_out = f"letting go of the {name.word} alone does not help: let go of another pin"
+    return Problem("disagree", f"pins.{name}", section.say(name, section.pins[name].value), says, way_out, says)
 
 
 def _without(section: Section, name: Quantity, instead: Fraction, gave: Sequence[Gave]) -> tuple[str, str, str]:

@@ -85,6 +85,13 @@ def test_a_tape_too_coarse_for_its_pleats_is_said(ask: Asked, section: dict[str,
     assert "too_coarse" not in [one["code"] for one in mended["warnings"]]
 
 
+def test_no_pile_is_minded_where_nothing_is_folded(ask: Asked) -> None:
+    parts = [{"kind": "plain", "width": "10"}, {"kind": "gather", "pins": {"fullness": "2"}}]
+    edge = {"kind": "mixed", "pins": {"finished": "60"}, "cloth": {"thickness": "4 mm"}, "parts": parts}
+    status, made = ask("POST", "/plan", edge)
+    assert (status, made["warnings"]) == (200, [])
+
+
 def test_numbers_are_read_as_written(ask: Asked) -> None:
     _, made = ask("POST", "/plan", {"kind": "gather", "unit": "cm", "pins": {"finished": 22, "fullness": 1.8}})
     assert made["flat"] == {"mm": 396.0, "text": "39.6 cm", "exact": True}

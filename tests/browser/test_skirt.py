@@ -110,6 +110,10 @@ def test_pins_go_firm_about_and_free(page: Page) -> None:
     page.get_by_role("button", name="Let it go: Pleats").click()
     expect(field(page, "Pleats")).to_have_value("23")
     expect(page.get_by_role("alert")).to_have_count(0)
+    page.get_by_role("combobox", name="Do they meet?").select_option("meet")
+    field(page, "Flat width").fill("330")
+    expect(page.get_by_text("and pleats that meet do not agree")).to_have_count(1)  # not again beside the way out
+    expect(page.get_by_text("Let the pleats overlap or leave gaps.")).to_be_visible()
 
 
 def test_a_deleted_work_comes_back(page: Page) -> None:

@@ -69,7 +69,7 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
         <div role="alert" className="mt-2 border-l-[6px] border-weld-line pl-3">
           {general.map((problem) => (
             <p key={problem.message} className="m-0">
-              {sentence(problem.message)} {sentence(problem.way_out)}
+              {problem.together ? "" : sentence(problem.message)} {sentence(problem.way_out)}
             </p>
           ))}
         </div>
