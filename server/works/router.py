@@ -158,8 +158,8 @@ def change_section(request: HttpRequest, key: str, section: str, given: s.Sectio
         _there(kept, section)
         return services.with_section(kept, section, **values)
 
-    said = given.field.removeprefix("pins.").replace("_", " ").replace(".", " ") or "a piece"
-    return _changed(key, given, said, edit, f"{section}/{given.field}" if given.field else "")
+    place = f"{section}/{given.field}/{given.run}" if given.field else ""
+    return _changed(key, given, _said(given.field), edit, place, in_run=bool(given.run))
 
 
 @router.delete("/{key}/sections/{section}", response=_WRITE, operation_id="delete_section")
@@ -184,9 +184,19 @@ def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen
     return _changed(key, seen, "copying a piece", edit)
 
 
-def _changed(key: str, given: s.Seen, says: str, edit: Any, place: str = "") -> HttpResponse:
+def _changed(key: str, given: s.Seen, says: str, edit: Any, place: str = "", *, in_run: bool = False) -> HttpResponse:
     yours = given.model_dump(mode="json", exclude_unset=True)
-    return answer(services.told(services.change(key, yours, says, edit, place)))
+    return answer(services.told(services.change(key, yours, says, edit, place, in_run=in_run)))
+
+
+def _said(field: str) -> str:
+    """What a change to that field is called, such as "depth" or "depth of part 2"."""
+    names = field.split(".")
+    part = ""
+    if names[0] == "parts" and len(names) > 2 and names[1].isdigit():
+        part, names = f" of part {int(names[1]) + 1}", names[2:]
+    words = " ".join(name for name in names if name != "pins").replace("_", " ")
+    return f"{words}{part}" if words else "a piece"
 
 
 def _there(kept: services.Document, section: str) -> dict[str, Any]:

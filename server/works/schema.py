@@ -57,12 +57,14 @@ class AddSection(Seen):
 class SectionChange(Seen):
     """A change to a section; what is left out stays.
 
-    Changes to the same `field` in quick succession, as one types, are one step to take back.
+    Changes to the same `field` in quick succession, as one types, are one step to take back.  `run` is whatever
+    the sender calls such a succession: it knows better than the clock here when one ends.
     """
 
     name: Name | None = None
     spec: SectionSpec | None = None
-    field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z_.]*$")] = ""
+    field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z0-9_.]*$")] = ""
+    run: Annotated[str, StringConstraints(max_length=20, pattern=r"^[a-z0-9.]*$")] = ""
 
 
 class Order(Seen):

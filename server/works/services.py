@@ -8,6 +8,7 @@ from typing import Any
 
 from django.db import transaction
 from django.db.models import Max
+from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -93,23 +94,32 @@ def duplicate(key: str) -> Work:
 
 
 @transaction.atomic
-def change(key: str, yours: dict[str, Any], says: str, edit: Callable[[Document], Document], place: str = "") -> Work:
+def change(
+    key: str,
+    yours: dict[str, Any],
+    says: str,
+    edit: Callable[[Document], Document],
+    place: str = "",
+    *,
+    in_run: bool = False,
+) -> Work:
     """The work after `edit` of its document.
 
-    `yours` is what was sent, with the revision it was made to; raises `Stale` where that is not the newest.
-    Changes at the same `place` in quick succession are one step of the history.
+    `yours` is what was sent, with the revision it was made to; raises `Stale` where that is not the newest, unless
+    the work is already as it would be: an answer that was lost is asked for again.
+    Changes at the same `place` in quick succession are one step of the history, `in_run` however long they take.
     """
     work = find(key)
-    if yours["revision"] != work.revision:
-        raise Stale(yours, work)
     before = document(work)
+    if yours["revision"] != work.revision and not _already(before, edit):
+        raise Stale(yours, work)
     after = edit(before)
     if after == before:
         return work
     now = timezone.now()
     work.changes.filter(undone=True).delete()
     last = work.changes.last()
-    if place and last is not None and last.place == place and now - last.at < _ONE_STEP:
+    if place and last is not None and last.place == place and (in_run or now - last.at < _ONE_STEP):
         last.after, last.at = after, now
         last.save(update_fields=("after", "at"))
     else:
@@ -119,6 +129,13 @@ def change(key: str, yours: dict[str, Any], says: str, edit: Callable[[Document]
         )
     _put(work, after)
     return work
+
+
+def _already(kept: Document, edit: Callable[[Document], Document]) -> bool:
+    try:
+        return edit(kept) == kept
+    except Http404:
+        return False
 
 
 def _put(work: Work, kept: Document) -> None:

@@ -98,6 +98,33 @@ def test_typing_in_one_field_is_one_step_to_take_back(ask: Asked, skirt: dict[st
     assert work["sections"] == skirt["sections"]
 
 
+def test_a_run_of_changes_is_one_step_however_long_its_saving_takes(ask: Asked, skirt: dict[str, Any]) -> None:
+    at = f"/works/{skirt['key']}/sections/{skirt['sections'][0]['key']}"
+
+    def typed(text: str, run: str, revision: int) -> dict[str, Any]:
+        spec = {**SPEC, "pins": {"finished": text}}
+        body = {"revision": revision, "spec": spec, "field": "parts.1.pins.finished", "run": run}
+        status, work = ask("PUT", at, body)
+        assert status == 200
+        return work  # type: ignore[no-any-return]
+
+    assert typed("7", "a.1", 1)["undo"] == "finished of part 2"
+    Change.objects.update(at=Change.objects.last().at - timedelta(seconds=60))  # type: ignore[union-attr]
+    typed("71", "a.1", 2)
+    assert Change.objects.count() == 1
+    typed("72", "a.2", 3)
+    assert Change.objects.count() == 2
+
+
+def test_what_is_already_so_is_no_disagreement(ask: Asked, skirt: dict[str, Any]) -> None:
+    """The answer to a change may be lost, and the change be sent again."""
+    at = f"/works/{skirt['key']}"
+    change = {"revision": 1, "name": "Night guide’s skirt"}
+    assert ask("PATCH", at, change)[1]["revision"] == 2
+    assert ask("PATCH", at, change) == ask("GET", at)
+    assert ask("PUT", f"{at}/sections/nosuch", {"revision": 1, "name": "A"})[0] == 409
+
+
 def test_a_change_after_undo_forgets_what_was_undone(ask: Asked, skirt: dict[str, Any]) -> None:
     at = f"/works/{skirt['key']}"
     ask("PATCH", at, {"revision": 1, "name": "A"})

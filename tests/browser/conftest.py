@@ -12,7 +12,7 @@ from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, Page, Response, expect, sync_playwright
 
 ROOT = Path(__file__).resolve().parents[2]
 ARGUMENTS = [
@@ -63,6 +63,12 @@ def browser() -> Iterator[Browser]:
         chromium.close()
 
 
+def _unsaved(answer: Response) -> str:
+    """What was done in the page and not kept, for it is kept also where it cannot be worked out."""
+    refused = answer.status == 422 and answer.request.method == "PUT" and "/sections/" in answer.url
+    return f"not saved: {answer.request.post_data}" if refused else ""
+
+
 @pytest.fixture
 def page(browser: Browser, site: str, request: pytest.FixtureRequest) -> Iterator[Page]:
     """A page of 1280 x 800 whose console stays quiet, unless the test is marked to expect a word there."""
@@ -71,6 +77,7 @@ def page(browser: Browser, site: str, request: pytest.FixtureRequest) -> Iterato
     said: list[str] = []
     page.on("console", lambda message: said.append(message.text) if message.type in ("error", "warning") else None)
     page.on("pageerror", lambda error: said.append(str(error)))
+    page.on("response", lambda answer: said.append(_unsaved(answer)) if _unsaved(answer) else None)
     yield page
     context.close()
     # A refusal of what was typed is an answer of 422, which Chromium also notes in its console.

@@ -74,6 +74,9 @@ def test_a_part_is_minded_and_mended_by_itself(page: Page) -> None:
     page.get_by_role("button", name="Let the pleats meet: 3 cm deep").click()
     expect(slip(page)).to_contain_text("Part 2, from 6 cm: Fold 7 knife pleats, 3 cm deep")
     expect(page.get_by_role("note")).to_have_count(0)
+    # It was shown and never kept: the name of a part's field was refused.
+    expect(page.get_by_role("button", name="Undo")).to_have_attribute("title", "Take back: depth of part 2")
+    expect(page.get_by_text("Saved", exact=True)).to_be_visible()
 
 
 def test_hip_and_waist_a_dart_and_a_pattern_piece(page: Page) -> None:

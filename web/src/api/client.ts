@@ -1,3 +1,4 @@
+import { letGo } from "./press";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
@@ -53,6 +54,7 @@ export async function ask<T>(method: string, address: string, body?: unknown, op
     ...options,
   });
   const answer = await response.json().catch(() => ({}));
+  await letGo();
   if (!response.ok) throw new Refused(response.status, answer.problems ?? [], answer.theirs ?? null);
   return answer as T;
 }

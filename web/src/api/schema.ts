@@ -3101,7 +3101,8 @@ export interface components {
          * SectionChange
          * @description A change to a section; what is left out stays.
          *
-         *     Changes to the same `field` in quick succession, as one types, are one step to take back.
+         *     Changes to the same `field` in quick succession, as one types, are one step to take back.  `run` is whatever
+         *     the sender calls such a succession: it knows better than the clock here when one ends.
          */
         SectionChange: {
             /**
@@ -3116,6 +3117,11 @@ export interface components {
              * @description The revision that this change was made to.
              */
             revision: number;
+            /**
+             * Run
+             * @default
+             */
+            run?: string;
             spec?: components["schemas"]["SectionSpec"] | null;
         };
         /**

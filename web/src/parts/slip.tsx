@@ -6,13 +6,14 @@ export function Slip({
   plan,
   onMend,
 }: {
-  plan: Plan;
+  plan: Plan | null;
   onMend: (change: Record<string, string | boolean | null>) => void;
 }) {
   return (
     <section className="bg-linen px-5 py-4" aria-label="The slip">
       <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
-      {plan.slip.map((line) => (
+      {!plan && <p className="my-2 text-smoke">What to cut and fold stands here as soon as it can be worked out.</p>}
+      {plan?.slip.map((line) => (
         <p
           key={line.text}
           className={`my-2 ${line.about === "cut" || line.about === "fold" ? "font-semibold" : ""} ${line.about === "assumed" ? "text-smoke" : ""}`}
@@ -20,7 +21,7 @@ export function Slip({
           <Figure>{line.text}</Figure>
         </p>
       ))}
-      {plan.warnings.map((warning) => (
+      {plan?.warnings.map((warning) => (
         <div key={warning.message} className="my-3 border-l-[6px] border-weld-line pl-3" role="note">
           <p className="m-0">
             <strong className="text-weld">Mind: </strong>

@@ -154,6 +154,7 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
       {/* biome-ignore lint/a11y/useSemanticElements: a picture to move along in is no set of fields */}
       <div
         ref={box}
+        data-dragged
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it is moved along with the arrow keys
         tabIndex={0}
         role="group"

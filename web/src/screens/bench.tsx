@@ -9,6 +9,7 @@ import { Pieces } from "../parts/pieces";
 import { sentence } from "../parts/pin-tile";
 import { UnitSwitch } from "../parts/unit-switch";
 import { useKeys } from "../parts/use-keys";
+import { BareCloth } from "../ribbon/bare-cloth";
 import { Ribbon } from "../ribbon/ribbon";
 import { looks } from "../state/look";
 import { held, type Quantity, WORDS } from "../state/spec";
@@ -216,7 +217,7 @@ function Laid({ first }: { first: Work }) {
           onRename={setRenaming}
         />
         {section ? (
-          <main className="min-w-0">
+          <main className="min-w-0" aria-busy={planned.busy}>
             {plan ? (
               <Ribbon
                 plan={plan}
@@ -232,11 +233,13 @@ function Laid({ first }: { first: Work }) {
                 }}
               />
             ) : (
-              <p className="bg-linen px-5 py-10 text-lg">
+              <BareCloth>
                 {problems.length && problems[0]?.code !== "too_few"
                   ? "Nothing to draw yet: see what is said below."
-                  : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
-              </p>
+                  : planned.busy
+                    ? "Working it out…"
+                    : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
+              </BareCloth>
             )}
             <LiesTable spec={section.spec} />
             {step === "pleat" ? (

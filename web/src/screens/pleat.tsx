@@ -35,7 +35,7 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
   const shown = mixed ? partSpec(spec, here) : spec;
   const problems = mixed ? partProblems(planned.problems, here) : planned.problems;
   const change = (edge: SectionSpec, field: string) =>
-    onChange(mixed ? withPart(spec, here, edge) : edge, mixed ? `parts.${field}` : field);
+    onChange(mixed ? withPart(spec, here, edge) : edge, mixed ? `parts.${here}.${field}` : field);
   const moves = useMoves(shown ?? undefined, change, (says) => onSaid(sentence(says)));
   const inches = spec.unit === "in" || spec.unit === "ft" || spec.unit === "yd";
   return (
@@ -82,7 +82,7 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
           </button>
         )}
       </div>
-      {plan && <Slip plan={plan} onMend={(fields) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "")} />}
+      <Slip plan={plan} onMend={(fields) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "")} />
       <div className="min-w-0">
         <EdgeFacts spec={spec} problems={planned.problems} onChange={onChange} />
         {mixed && shown && (

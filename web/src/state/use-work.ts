@@ -2,11 +2,10 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ask, Refused, type SectionSpec, type Work } from "../api/client";
 
-/** A change that waits to be saved: where it goes, and what it says but for the revision. */
+/** A change to a piece that waits to be saved: all that it says but the revision. */
 interface Waiting {
-  method: "PUT" | "PATCH";
-  address: string;
-  body: Record<string, unknown>;
+  piece: string;
+  body: { spec: SectionSpec; field: string; run: string };
 }
 
 export type Saving = "saved" | "saving" | "unreached";
@@ -16,6 +15,9 @@ type Outcome = "done" | "refused" | "unreached";
 
 const PAUSE = 400;
 const AGAIN = 3000;
+/** Changes to one field are one step to take back while no pause between them is longer, in ms. */
+const RUN = 3000;
+const PAGE = Math.random().toString(36).slice(2, 10);
 
 /**
  * One work, saved as it is typed. Changes are sent one after another, each naming the revision before it;
@@ -28,19 +30,22 @@ export function useWork(first: Work) {
   const [conflict, setConflict] = useState<Work | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const revision = useRef(first.revision);
-  const waiting = useRef(new Map<string, Waiting>());
+  /** In the order in which they were made: each holds the whole of its piece. */
+  const waiting = useRef<Waiting[]>([]);
   const timer = useRef<number | undefined>(undefined);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const wake = useRef(() => {});
+  const run = useRef({ place: "", at: 0, number: 0 });
+  const address = `/works/${first.key}`;
 
   const took = useCallback(
     (answer: Work) => {
       revision.current = answer.revision;
       client.setQueryData(["work", answer.key], answer);
-      setSaving(waiting.current.size ? "saving" : "saved");
+      setSaving(waiting.current.length ? "saving" : "saved");
       setTrouble(null);
       // What is still being typed is newer than the answer. Looked at now: by the time React asks, it may be on its way.
-      const typed = new Set(waiting.current.keys());
+      const typed = new Set(waiting.current.map(({ piece }) => piece));
       setWork((mine) => {
         const sections = answer.sections.map((section) =>
           typed.has(section.key) ? (mine.sections.find((one) => one.key === section.key) ?? section) : section,
@@ -75,29 +80,28 @@ export function useWork(first: Work) {
     return done;
   }, []);
 
-  /** Send one change; where that fails it waits again, unless a newer one for the same place does. */
+  /** Send one change; where nobody answers, or the work was changed elsewhere, it waits again as the first. */
   const send = useCallback(
-    async (place: string, change: Waiting): Promise<Outcome> => {
+    async (change: Waiting): Promise<Outcome> => {
       try {
         const body = { ...change.body, revision: revision.current };
         // So that it goes out while the page is left; the browser takes so much and no more that way.
         const keepalive = JSON.stringify(body).length < 60_000;
-        took(await ask<Work>(change.method, change.address, body, { keepalive }));
+        took(await ask<Work>("PUT", `${address}/sections/${change.piece}`, body, { keepalive }));
         return "done";
       } catch (error) {
-        if (!waiting.current.has(place)) waiting.current.set(place, change);
+        const hopeless = error instanceof Refused && !error.theirs;
+        if (!hopeless) waiting.current.unshift(change);
         return failed(error);
       }
     },
-    [took, failed],
+    [address, took, failed],
   );
 
   /** Send all that waits, again and again while nobody answers; false where it was refused. */
   const drain = useCallback(async (): Promise<boolean> => {
-    while (waiting.current.size) {
-      const [place, change] = [...waiting.current][0] as [string, Waiting];
-      waiting.current.delete(place);
-      const outcome = await send(place, change);
+    for (let change = waiting.current.shift(); change; change = waiting.current.shift()) {
+      const outcome = await send(change);
       if (outcome === "refused") return false;
       if (outcome === "unreached") await again();
     }
@@ -111,8 +115,10 @@ export function useWork(first: Work) {
   }, [queued, drain]);
 
   const later = useCallback(
-    (place: string, change: Waiting) => {
-      waiting.current.set(place, change);
+    (change: Waiting) => {
+      const last = waiting.current.at(-1);
+      const goesOn = last?.piece === change.piece && last.body.run === change.body.run;
+      waiting.current = [...(goesOn ? waiting.current.slice(0, -1) : waiting.current), change];
       setSaving("saving");
       window.clearTimeout(timer.current);
       timer.current = window.setTimeout(() => void flush(), PAUSE);
@@ -121,7 +127,12 @@ export function useWork(first: Work) {
   );
 
   useEffect(() => {
-    const leave = () => void flush();
+    const leave = () => {
+      // There may be time for one more change alone: the last, which holds what those before it say.
+      const pieces = waiting.current.map(({ piece }) => piece);
+      waiting.current = waiting.current.filter(({ piece }, at) => pieces.lastIndexOf(piece) === at);
+      void flush();
+    };
     window.addEventListener("pagehide", leave);
     return () => {
       window.removeEventListener("pagehide", leave);
@@ -129,7 +140,6 @@ export function useWork(first: Work) {
     };
   }, [flush]);
 
-  const address = `/works/${work.key}`;
   const act = useCallback(
     (method: string, tail: string, body: Record<string, unknown> = {}): Promise<Work | null> => {
       window.clearTimeout(timer.current);
@@ -165,13 +175,10 @@ export function useWork(first: Work) {
           ...mine,
           sections: mine.sections.map((section) => (section.key === key ? { ...section, spec } : section)),
         }));
-        const before = waiting.current.get(key);
-        if (before && before.body.field !== field) {
-          // Another field is another step: the one before it goes out now, as it was.
-          waiting.current.delete(key);
-          void queued(() => send(key, before));
-        }
-        later(key, { method: "PUT", address: `${address}/sections/${key}`, body: { spec, field } });
+        const [place, at, last] = [`${key} ${field}`, performance.now(), run.current];
+        const goesOn = last.place === place && at - last.at < RUN;
+        run.current = { place, at, number: goesOn ? last.number : last.number + 1 };
+        later({ piece: key, body: { spec, field, run: `${PAGE}.${run.current.number}` } });
       },
       /** Rename a section. */
       rename(key: string, name: string) {
@@ -188,11 +195,11 @@ export function useWork(first: Work) {
         setConflict(null);
         if (keepMine) void flush();
         else {
-          waiting.current.clear();
+          waiting.current = [];
           took(conflict);
         }
       },
     }),
-    [work, saving, conflict, trouble, act, address, later, flush, took, queued, send],
+    [work, saving, conflict, trouble, act, later, flush, took],
   );
 }

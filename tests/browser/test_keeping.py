@@ -1,0 +1,98 @@
+"""What is typed is kept: in order, on a slow server, with none at all, and when the page is left."""
+
+from __future__ import annotations
+
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.test_skirt import field, new_skirt, saved
+
+PIECE = "**/api/works/*/sections/*"
+
+
+def test_a_slow_answer_never_takes_back_what_was_typed_since(page: Page) -> None:
+    new_skirt(page)
+    held: list[Route] = []
+    page.route("**/api/works/*/sections/*", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
+    width = field(page, "Finished width")
+    for text in ("7", "70", "70.5"):
+        with page.expect_request("**/api/works/*/sections/*"):
+            width.fill(text)
+            if held:
+                held.pop(0).continue_()  # the answer to what was typed before comes only now
+        expect(width).to_have_value(text)
+        expect(field(page, "Flat width")).to_have_value({"7": "21 cm", "70": "210 cm", "70.5": "211.5 cm"}[text])
+    held.pop().continue_()
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("211.5 cm")
+
+
+def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.context.set_offline(True)
+    field(page, "Finished width").fill("71")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text("The program that does the sums does not answer.")).to_be_visible()
+    page.context.set_offline(False)
+    expect(field(page, "Flat width")).to_have_value("213 cm")  # of its own accord
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("213 cm")
+
+
+def test_an_undo_waits_for_a_lost_server_as_a_change_does(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.context.set_offline(True)
+    page.get_by_label("Kind").select_option("Box")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    page.context.set_offline(False)
+    expect(page.get_by_label("Kind")).to_have_value("knife")
+    saved(page)
+    page.reload()
+    expect(page.get_by_label("Kind")).to_have_value("knife")
+    expect(field(page, "Flat width")).to_have_value("210 cm")
+
+
+def test_changes_are_kept_in_the_order_in_which_they_were_made(page: Page) -> None:
+    """One that another had displaced was sent after it while a third was under way, and took it back."""
+    page.clock.install()
+    new_skirt(page)
+    sent: list[str] = []
+    page.on("request", lambda one: sent.append(one.post_data_json["field"]) if one.method == "PUT" else None)
+    held: list[Route] = []
+    page.route(PIECE, lambda route: held.append(route), times=1)  # noqa: PLW0108 - Playwright marks its handlers
+    with page.expect_request(PIECE):
+        field(page, "Finished width").fill("70")
+    field(page, "Spacing").fill("3")
+    page.clock.run_for(600)  # it waits for the one on its way
+    page.get_by_label("Facing").select_option("left")
+    field(page, "Finished width").fill("72")
+    held[0].continue_()
+    saved(page)
+    assert sent == ["pins.finished", "pins.spacing", "facing", "pins.finished"]
+    expect(field(page, "Flat width")).to_have_value("216 cm")
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("216 cm")
+    expect(field(page, "Spacing")).to_have_value("3 cm")
+    expect(page.get_by_label("Facing")).to_have_value("left")
+
+
+def test_an_answer_that_was_lost_is_no_disagreement(page: Page) -> None:
+    new_skirt(page)
+
+    def lost(route: Route) -> None:
+        route.fetch()
+        route.abort()
+
+    page.route(PIECE, lost, times=1)
+    field(page, "Finished width").fill("70")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    saved(page)
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("210 cm")
