@@ -96,3 +96,48 @@ def test_an_answer_that_was_lost_is_no_disagreement(page: Page) -> None:
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.reload()
     expect(field(page, "Flat width")).to_have_value("210 cm")
+
+
+def test_what_could_not_be_saved_before_the_page_was_left_is_there_again(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.route(PIECE, lambda route: route.abort())
+    field(page, "Finished width").fill("72")
+    field(page, "Spacing").fill("3")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("216 cm")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    page.reload()
+    page.unroute(PIECE)
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("216 cm")
+    expect(field(page, "Spacing")).to_have_value("3 cm")
+    saved(page)
+    assert page.evaluate("localStorage.length") == 0
+
+
+def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+    page.route(PIECE, lambda route: route.abort())
+    field(page, "Finished width").fill("72")
+    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    address = page.url
+    page.goto("/")
+    page.unroute(PIECE)
+    other = page.context.browser.new_context(base_url=address.split("/works")[0]).new_page()  # type: ignore[union-attr]
+    other.goto(address)
+    field(other, "Finished width").fill("75")
+    saved(other)
+    other.context.close()
+    page.goto(address)
+    expect(page.get_by_role("dialog", name="Changed in two places")).to_be_visible()
+    page.get_by_role("button", name="Keep").click()
+    expect(field(page, "Flat width")).to_have_value("216 cm")
+    saved(page)
+    page.reload()
+    expect(field(page, "Flat width")).to_have_value("216 cm")

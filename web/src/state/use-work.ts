@@ -1,12 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ask, Refused, type SectionSpec, type Work } from "../api/client";
-
-/** A change to a piece that waits to be saved: all that it says but the revision. */
-interface Waiting {
-  piece: string;
-  body: { spec: SectionSpec; field: string; run: string };
-}
+import { keepUnsent, unsent, type Waiting } from "./unsent";
 
 export type Saving = "saved" | "saving" | "unreached";
 
@@ -19,19 +14,29 @@ const AGAIN = 3000;
 const RUN = 3000;
 const PAGE = Math.random().toString(36).slice(2, 10);
 
+/** The work with its pieces as changes left them. */
+function withChanges(work: Work, changes: Waiting[]): Work {
+  const specs = new Map(changes.map(({ piece, body }) => [piece, body.spec]));
+  const sections = work.sections.map((section) => ({ ...section, spec: specs.get(section.key) ?? section.spec }));
+  return { ...work, sections };
+}
+
 /**
  * One work, saved as it is typed. Changes are sent one after another, each naming the revision before it;
  * `conflict` holds the other version where the work was changed elsewhere.
  */
 export function useWork(first: Work) {
   const client = useQueryClient();
-  const [work, setWork] = useState(first);
-  const [saving, setSaving] = useState<Saving>("saved");
+  const [left] = useState(() => unsent(first.key));
+  const [work, setWork] = useState(() => withChanges(first, left?.changes ?? []));
+  const [saving, setSaving] = useState<Saving>(left ? "saving" : "saved");
   const [conflict, setConflict] = useState<Work | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const revision = useRef(first.revision);
+  const revision = useRef(left?.revision ?? first.revision);
   /** In the order in which they were made: each holds the whole of its piece. */
-  const waiting = useRef<Waiting[]>([]);
+  const waiting = useRef<Waiting[]>(left?.changes ?? []);
+  const sending = useRef<Waiting | null>(null);
+  const unreached = useRef(false);
   const timer = useRef<number | undefined>(undefined);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const wake = useRef(() => {});
@@ -44,6 +49,8 @@ export function useWork(first: Work) {
       client.setQueryData(["work", answer.key], answer);
       setSaving(waiting.current.length ? "saving" : "saved");
       setTrouble(null);
+      unreached.current = false;
+      if (!waiting.current.length) keepUnsent(answer.key, null);
       // What is still being typed is newer than the answer. Looked at now: by the time React asks, it may be on its way.
       const typed = new Set(waiting.current.map(({ piece }) => piece));
       setWork((mine) => {
@@ -60,6 +67,7 @@ export function useWork(first: Work) {
     if (error instanceof Refused && error.status === 409 && error.theirs) setConflict(error.theirs);
     else if (error instanceof Refused) setTrouble(`${error.message}: ${error.problems[0]?.way_out ?? ""}`);
     else setSaving("unreached");
+    unreached.current = !(error instanceof Refused);
     return error instanceof Refused ? "refused" : "unreached";
   }, []);
 
@@ -83,6 +91,7 @@ export function useWork(first: Work) {
   /** Send one change; where nobody answers, or the work was changed elsewhere, it waits again as the first. */
   const send = useCallback(
     async (change: Waiting): Promise<Outcome> => {
+      sending.current = change;
       try {
         const body = { ...change.body, revision: revision.current };
         // So that it goes out while the page is left; the browser takes so much and no more that way.
@@ -93,6 +102,8 @@ export function useWork(first: Work) {
         const hopeless = error instanceof Refused && !error.theirs;
         if (!hopeless) waiting.current.unshift(change);
         return failed(error);
+      } finally {
+        sending.current = null;
       }
     },
     [address, took, failed],
@@ -131,14 +142,18 @@ export function useWork(first: Work) {
       // There may be time for one more change alone: the last, which holds what those before it say.
       const pieces = waiting.current.map(({ piece }) => piece);
       waiting.current = waiting.current.filter(({ piece }, at) => pieces.lastIndexOf(piece) === at);
+      // Behind one that is not answered there is none: what waits is kept here for the next time.
+      const changes = [...(sending.current ? [sending.current] : []), ...waiting.current];
+      if (sending.current || unreached.current) keepUnsent(first.key, { revision: revision.current, changes });
       void flush();
     };
+    if (waiting.current.length) void flush();
     window.addEventListener("pagehide", leave);
     return () => {
       window.removeEventListener("pagehide", leave);
       leave();
     };
-  }, [flush]);
+  }, [flush, first.key]);
 
   const act = useCallback(
     (method: string, tail: string, body: Record<string, unknown> = {}): Promise<Work | null> => {
@@ -171,14 +186,12 @@ export function useWork(first: Work) {
       act,
       /** Change a section's facts at once here, and soon on disk. `field` says which was typed. */
       edit(key: string, spec: SectionSpec, field: string) {
-        setWork((mine) => ({
-          ...mine,
-          sections: mine.sections.map((section) => (section.key === key ? { ...section, spec } : section)),
-        }));
         const [place, at, last] = [`${key} ${field}`, performance.now(), run.current];
         const goesOn = last.place === place && at - last.at < RUN;
         run.current = { place, at, number: goesOn ? last.number : last.number + 1 };
-        later({ piece: key, body: { spec, field, run: `${PAGE}.${run.current.number}` } });
+        const change = { piece: key, body: { spec, field, run: `${PAGE}.${run.current.number}` } };
+        setWork((mine) => withChanges(mine, [change]));
+        later(change);
       },
       /** Rename a section. */
       rename(key: string, name: string) {
