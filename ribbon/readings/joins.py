@@ -5,6 +5,7 @@ from __future__ import annotations
 from bisect import bisect_left, bisect_right
 from collections.abc import Callable
 from enum import StrEnum
+from fractions import Fraction
 from itertools import pairwise
 from math import ceil, floor
 from typing import NamedTuple
@@ -13,11 +14,18 @@ from ribbon.errors import Refusal, refuse
 from ribbon.lengths import Length
 from ribbon.strip import LineKind, Role, Strip, Walk
 
+Place = int | Fraction
+"""A place along the strip, in parts of the walk."""
+_START: Place = 0
+
 
 class Join(NamedTuple):
-    """A join: its place in parts of the walk, where that is in words, the pleat it is in (0 for none), and whether it hides."""
+    """A join: its place in parts of the walk, where that is in words, the pleat it is in (0 for none), and whether it hides.
 
-    at: int
+    On a fold the place is whole; in between it need not be.
+    """
+
+    at: Place
     where: str
     pleat: int
     hidden: bool
@@ -31,11 +39,12 @@ class Width(NamedTuple):
 
 
 class Allowed(NamedTuple):
-    """The seam allowances at the start and the end of the strip and at each edge of a join."""
+    """The seam allowances at the start and the end of the strip and at each edge of a join, and the tape widths are cut by."""
 
     start: Length
     end: Length
     join: Length
+    tape: Length | None = None
 
 
 class Joined(NamedTuple):
@@ -79,13 +88,18 @@ def joined(
 ) -> Joined:
     """The joins and the widths of `strip` on cloth `usable` wide.
 
-    Joins stand on inner folds where that takes no more widths than letting them fall anywhere in an underlay.
+    Joins stand on inner folds where that takes no more widths than letting them fall anywhere in an underlay.  One
+    that may stand anywhere makes its width whole on the tape, unless that would take one width more.
     Raises `Refusal` where the cloth is too narrow to get from one hidden place to the next with its allowances, or
     where the strategy cannot be followed.
     """
-    places = _Places(strip, walked)
     within = _Within(walked, usable, allowed)
+    places = _Places(strip, walked, within)
     chosen = _BY_STRATEGY[strategy](places, within)
+    if within.evened and chosen:
+        finest = joined(strip, walked, usable, allowed._replace(tape=None), strategy)
+        if len(finest.widths) <= len(chosen):
+            return finest
     if chosen is None:
         least = allowed.join * 2 + Length(1)
         raise refuse(
@@ -111,7 +125,7 @@ def strategies(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> 
 
 
 def _measured(chosen: list[Join], walked: Walk, allowed: Allowed) -> Joined:
-    ends = [0, *(join.at for join in chosen), walked.flat[-1]]
+    ends: list[Place] = [0, *(join.at for join in chosen), walked.flat[-1]]
     widths = []
     for index, (a, b) in enumerate(pairwise(ends)):
         before = allowed.start if index == 0 else allowed.join
@@ -127,20 +141,34 @@ class _Within:
     def __init__(self, walked: Walk, usable: Length, allowed: Allowed) -> None:
         self.whole = walked.flat[-1]
 
-        def room(cloth: Length, before: Length, after: Length) -> int:
-            return floor((cloth - before - after).mm * walked.parts)
+        def room(cloth: Length, before: Length, after: Length) -> Fraction:
+            return (cloth - before - after).mm * walked.parts
 
         firsts = ((True, allowed.start), (False, allowed.join))
         self._to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
         self._to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
         self._half = room(usable / 2, allowed.start, allowed.join)
+        self._seams = {first: (before + allowed.join).mm * walked.parts for first, before in firsts}
+        self._division = allowed.tape.mm * walked.parts if allowed.tape else None
+        self.evened = False
 
-    def reach(self, at: int, *, first: bool, half: bool = False) -> int | None:
+    def reach(self, at: Place, *, first: bool, half: bool = False) -> Place | None:
         """How far a width that begins at `at` reaches; None where it holds nothing.  Only the first may be a half."""
         room = self._half if half else self._to_join[first]
         return at + room if room > 0 else None
 
-    def ends(self, at: int, *, first: bool) -> bool:
+    def even(self, after: Place, least: Place, at: Place) -> Place:
+        """The furthest place up to `at` that makes the width from `after` whole on the tape; `at` if that is no further than `least`."""
+        if self._division is None:
+            return at
+        seams = self._seams[after == 0]
+        place = after + floor((at - after + seams) / self._division) * self._division - seams
+        if place == at or place <= least:
+            return at
+        self.evened = True
+        return place
+
+    def ends(self, at: Place, *, first: bool) -> bool:
         """True where a width that begins at `at` takes all the rest."""
         return self.whole - at <= self._to_end[first]
 
@@ -154,7 +182,7 @@ def _fewest(places: _Places, within: _Within) -> list[Join] | None:
 def _run(places: _Places, within: _Within, *, folds_only: bool, begun: list[Join] | None = None) -> list[Join] | None:
     """The joins from left to right, each as far as its width reaches; None where a width reaches nothing."""
     found = list(begun or [])
-    at = found[-1].at if found else 0
+    at = found[-1].at if found else _START
     while not within.ends(at, first=not found):
         reach = within.reach(at, first=not found)
         if reach is None:
@@ -171,9 +199,9 @@ def _equal(places: _Places, within: _Within) -> list[Join] | None:
     if not fewest:
         return fewest
     found: list[Join] = []
-    many, at = len(fewest) + 1, 0
+    many, at = len(fewest) + 1, _START
     for index in range(1, many):
-        wanted = within.whole * index // many
+        wanted = Fraction(within.whole * index, many)
         reach = within.reach(at, first=not found)
         if reach is None:
             return None
@@ -249,8 +277,8 @@ def _cannot(why: str) -> Refusal:
 class _Places:
     """The places on a strip where a join hides."""
 
-    def __init__(self, strip: Strip, walked: Walk) -> None:
-        self.strip, self.flat = strip, walked.flat
+    def __init__(self, strip: Strip, walked: Walk, within: _Within) -> None:
+        self.strip, self.flat, self.even = strip, walked.flat, within.even
         self.at = [walked.flat[line.after + 1] for line in strip.lines]
         self.inner = self._of(LineKind.INNER)
         self._inner = set(self.inner)
@@ -281,7 +309,7 @@ class _Places:
         where = "inner fold of" if (at, pleat) in self._inner else "just behind the sew line of"
         return Join(at, f"{where} pleat {pleat}", pleat, hidden=True)
 
-    def furthest(self, after: int, reach: int, *, folds_only: bool) -> Join:
+    def furthest(self, after: Place, reach: Place, *, folds_only: bool) -> Join:
         """The furthest hidden place past `after` and up to `reach`, else `reach` itself, in the open."""
         index = bisect_right(self.folds, (reach, 1 << 30)) - 1
         fold = self.folds[index][0] if index >= 0 else None
@@ -294,18 +322,18 @@ class _Places:
                 end = min(reach, self.flat[span + 1])
                 role = self.strip.spans[span].role
                 if end > after and role in (Role.UNDER, Role.UPRIGHT, Role.GATHERED, Role.FINGER):
-                    return self._within(end, role)
+                    return self._within(self.even(after, max(after, self.flat[span]), end), role)
             span -= 1
         return Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
 
-    def nearest(self, after: int, wanted: int, reach: int) -> Join:
+    def nearest(self, after: Place, wanted: Place, reach: Place) -> Join:
         """The hidden place nearest to `wanted` past `after` and within `reach`: a fold, else anywhere in the gathers."""
-        inside = [at for at, _ in self.folds if after < at <= reach]
+        inside = [(abs(at - wanted), at) for at, _ in self.folds if after < at <= reach]
         if inside:
-            return self.at_fold(min(inside, key=lambda at: abs(at - wanted)))
+            return self.at_fold(min(inside)[1])
         return self.furthest(after, min(reach, max(wanted, after + 1)), folds_only=False)
 
-    def _within(self, at: int, role: Role) -> Join:
+    def _within(self, at: Place, role: Role) -> Join:
         if role is Role.GATHERED:
             return Join(at, "in the gathers", 0, hidden=True)
         near = self.strip.lines[min(len(self.at) - 1, max(0, bisect_right(self.at, at) - 1))].pleat

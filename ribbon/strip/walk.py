@@ -31,7 +31,7 @@ class Walk:
     layers: tuple[int, ...]
     heading: tuple[int, ...]
 
-    def length(self, parts: int) -> Length:
+    def length(self, parts: int | Fraction) -> Length:
         """A position of this walk as an exact length."""
         return Length(Fraction(parts, self.parts))
 

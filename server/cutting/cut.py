@@ -65,7 +65,7 @@ def _gather(
         return
     section, unit = said.section, UNITS[said.unit]
     laid, made = laid_of(section)
-    walked, allowed = walk(laid), Allowed(*section.allowance)
+    walked, allowed = walk(laid), Allowed(*section.allowance, section.tape)
     long = cutting.drop.cut
     found = lying(laid, walked, cutting.bolt, cutting.drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
     got, across = found.joined, found.taken is None or found.taken.name == "across"

@@ -51,7 +51,7 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     cutting, section = read_cutting(said), said.section
     laid, made = laid_of(section)
     walked = walk(laid)
-    writer, allowed = Writer(section), Allowed(*section.allowance)
+    writer, allowed = Writer(section), Allowed(*section.allowance, section.tape)
     bolt, drop = cutting.bolt, cutting.drop
     cut = laid.flat + allowed.start + allowed.end
     told: dict[str, Any] = {
@@ -186,7 +186,7 @@ def _join_sentences(writer: Writer, chosen: Joined, said: SectionIn, cutting: Cu
     if chosen.joins:
         for number, join in enumerate(chosen.joins[:_MOST_JOINS], 1):
             says.append(
-                f"Join {number} falls at {writer.position(join.at, walked.parts)['text']}, {'at the ' if join.where.startswith(('inner', 'middle')) else ''}{join.where}."
+                f"Join {number} falls at {writer.place(walked.length(join.at))['text']}, {'at the ' if join.where.startswith(('inner', 'middle')) else ''}{join.where}."
             )
         if len(chosen.joins) > _MOST_JOINS:
             says.append(f"And {len(chosen.joins) - _MOST_JOINS} joins more.")

@@ -43,11 +43,6 @@ class Writer:
         text, exact = self.sizes.write(length)
         return text if exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
 
-    def position(self, at: int, parts: int) -> dict[str, Any]:
-        """A position given in parts of a millimetre."""
-        written = self.places.write_parts(at, parts)
-        return {"mm": at / parts, "text": written.text, "exact": written.exact}
-
 
 def told_marks(writer: Writer, found: list[Mark], parts: int) -> list[dict[str, Any]]:
     """Marks with their places written."""
@@ -110,7 +105,7 @@ def told_joins(writer: Writer, walked: Walk, made: Joined | None) -> dict[str, A
     return {
         "joins": [
             {
-                "at": writer.position(join.at, walked.parts),
+                "at": writer.place(walked.length(join.at)),
                 "where": join.where,
                 "pleat": join.pleat,
                 "hidden": join.hidden,

@@ -38,7 +38,7 @@ def joined_for(section: Section | Band, laid: Strip, walked: Walk, cut: Cut) -> 
     """The joins of `laid`, None where the cloth is not known.  Raises `Refusal`."""
     if section.cloth.usable is None:
         return None
-    allowed = Allowed(*section.allowance)
+    allowed = Allowed(*section.allowance, section.tape)
     if cut.bolt is None or cut.drop is None:
         return joined(laid, walked, section.cloth.usable, allowed, cut.strategy)
     return lying(laid, walked, cut.bolt, cut.drop, allowed, cut.strategy, cut.way).joined

@@ -50,7 +50,7 @@ def _assumed(plan: Plan, assumed: Any) -> dict[str, Any]:
 
 def _cloth(plan: Plan, cut: Cut) -> tuple[int | None, str | None]:
     """(how many widths a plan takes, what they cost), cut as its section says; None where that is not known."""
-    bolt, allowed = cut.bolt, Allowed(*plan.section.allowance)
+    bolt, allowed = cut.bolt, Allowed(*plan.section.allowance, plan.section.tape)
     if bolt is None:
         return None, None
     if cut.drop is None:

@@ -44,6 +44,23 @@ def test_gathers_join_anywhere_and_wide_cloth_needs_no_join() -> None:
     assert made("gather", {"finished": "20 cm"}, "138 cm").joins == []
 
 
+def test_a_join_that_may_stand_anywhere_leaves_widths_whole_on_the_tape() -> None:
+    # Cloth of 44 in is cut as wide as it is; it was 1117.2 mm, where a whole number of half millimetres was reached.
+    half, quarter = Length.inches(Fraction(1, 2)), Length.inches(Fraction(1, 4))
+    facts = {"finished": "60 in", "fullness": "2"}
+    inches = [
+        w.cut / Length.inches(1) for w in made("gather", facts, "44 in", Allowed(ZERO, ZERO, half, quarter)).widths
+    ]
+    assert inches == [44, 44, 34]
+    odd = made("gather", facts, "1117 mm", Allowed(ZERO, ZERO, half, quarter))
+    assert [w.cut / quarter for w in odd.widths] == [175, 175, 138]
+    # Three widths of 43 7/8 in are enough, where three of 43 3/4 are not: then they stay as they are.
+    exact = made(
+        "gather", {"finished": "60 in", "fullness": "1037/480"}, "43 7/8 in", Allowed(ZERO, ZERO, half, quarter)
+    )
+    assert [w.cut / Length.inches(1) for w in exact.widths] == [Fraction(351, 8)] * 3
+
+
 def test_a_plain_run_longer_than_the_cloth_is_joined_in_the_open_and_said() -> None:
     long = made("knife", {"finished": "300 cm", "spacing": "5 cm"}, "100 cm", lead=wide("150 cm"))
     assert [j.hidden for j in long.joins][:2] == [False, True]
