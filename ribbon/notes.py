@@ -5,7 +5,7 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.gathers import Thread, thread, tried
+from ribbon.gathers import Thread, stitch_text, thread, tried, tuck_text
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.pins import Inserted, Plan, Section, Tapered, gathered_parts
 from ribbon.pleats import Facing, Quantity
@@ -180,8 +180,9 @@ def gathers_say(plan: Plan, found: Gathered) -> list[str]:
             f"By your swatches it may want {fine(found.least).text} to {fine(found.most).text} of cloth: cut the longer, gather what is left in."
         )
     if gathering.ruffler is not None:
+        tuck, stitch = tuck_text(gathering.ruffler.tuck, section.unit), stitch_text(gathering.ruffler.stitch)
         says.append(
-            f"The attachment tucks {fine(gathering.ruffler.tuck).text} every {gathering.ruffler.every} stitches of {fine(gathering.ruffler.stitch).text}: {write_ratio(gathering.ruffler.ratio).text} times. "
+            f"The attachment tucks {tuck} every {gathering.ruffler.every} stitches of {stitch}: {write_ratio(gathering.ruffler.ratio).text} times. "
             "A flat layer sewn in the same pass is as long as the finished edge. Turn the first two tucks by hand."
         )
     return says

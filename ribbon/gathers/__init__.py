@@ -9,8 +9,10 @@ from ribbon.gathers.gathering import (
     Swatch,
     Tried,
     stitch_for,
+    stitch_text,
     tried,
     tuck_from,
+    tuck_text,
     usual,
 )
 
@@ -27,8 +29,10 @@ __all__ = [
     "gathered_strip",
     "parts",
     "stitch_for",
+    "stitch_text",
     "thread",
     "tried",
     "tuck_from",
+    "tuck_text",
     "usual",
 ]

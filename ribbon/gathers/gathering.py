@@ -5,7 +5,10 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.lengths import Length
+from ribbon.lengths import UNITS, Length, Scribe, Unit
+
+_INCHES = Scribe(UNITS["in"], Length.inches(Fraction(1, 32)))
+_MILLIMETRES = Scribe(UNITS["mm"], Length(Fraction(1, 10)))
 
 
 class Point(NamedTuple):
@@ -98,6 +101,20 @@ def usual(gathering: Gathering) -> tuple[Fraction, str] | None:
 def stitch_for(tuck: Length, every: int, ratio: Fraction) -> Length:
     """The stitch length L = t / (k·(R − 1)) that makes a wanted ratio (work, section 10)."""
     return tuck / ((ratio - 1) * every)
+
+
+def tuck_text(tuck: Length, unit: Unit) -> str:
+    """A tuck as an attachment is set to it: in 32nds of an inch, or in millimetres.
+
+    >>> tuck_text(Length.inches(Fraction(1, 4)), UNITS["in"]), tuck_text(Length.cm(Fraction(1, 2)), UNITS["cm"])
+    ('1/4 in', '5 mm')
+    """
+    return (_INCHES if unit.binary else _MILLIMETRES).write(tuck).text
+
+
+def stitch_text(stitch: Length) -> str:
+    """A stitch length as a machine is set to it: in millimetres, whatever else is measured in."""
+    return _MILLIMETRES.write(stitch).text
 
 
 def tuck_from(swatch: Swatch, every: int, stitch: Length) -> Length:

@@ -8,7 +8,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from ribbon.errors import Refusal, refuse
-from ribbon.gathers import Ruffler, Swatch, stitch_for, tuck_from
+from ribbon.gathers import Ruffler, Swatch, stitch_for, stitch_text, tuck_from, tuck_text
 from ribbon.lengths import UNITS, Length, Scribe, Unit, read_ratio, write_ratio
 from ribbon.pins import Draped, Keep, Pin, Section, evened, meanings, pins_for, plan, strip
 from ribbon.pins.section import KINDS
@@ -130,19 +130,18 @@ def ruffle(said: RuffleIn) -> dict[str, Any]:
         raise Refusal(texts.problems)
     if wanted is not None and wanted <= 1:
         raise refuse("too_low", "ratio", said.ratio, "a ratio of 1 gathers nothing", "use more than 1")
-    fine = Scribe(unit, Length(Fraction(1, 10)))
     made = Ruffler(tuck, said.every, stitch)
     answer = {
-        "tuck": fine.write(tuck).text.removeprefix("≈"),
+        "tuck": tuck_text(tuck, unit).removeprefix("≈"),
         "ratio": write_ratio(made.ratio).text,
         "stitch": None,
-        "says": f"A tuck of {fine.write(tuck).text} every {said.every} stitches of {fine.write(stitch).text} makes {write_ratio(made.ratio).text} times.",
+        "says": f"A tuck of {tuck_text(tuck, unit)} every {said.every} stitches of {stitch_text(stitch)} makes {write_ratio(made.ratio).text} times.",
     }
     if wanted is not None:
         length = stitch_for(tuck, said.every, wanted)
-        answer["stitch"] = fine.write(length).text.removeprefix("≈")
+        answer["stitch"] = stitch_text(length).removeprefix("≈")
         answer["says"] = (
-            f"For {write_ratio(wanted).text} times, set the stitch to {fine.write(length).text}. Turn the first two tucks by hand."
+            f"For {write_ratio(wanted).text} times, set the stitch to {stitch_text(length)}. Turn the first two tucks by hand."
         )
     return answer
 

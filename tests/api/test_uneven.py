@@ -362,6 +362,8 @@ def test_draped_pleats_made_even(ask: Asked) -> None:
         ({"stitch": "2.5", "every": 6, "tuck": "5", "ratio": "1 1/2"}, "5 mm", "1 1/3", "1.7 mm"),
         ({"stitch": "2", "every": 1, "swatch_flat": "30 cm", "swatch_finished": "10 cm"}, "4 mm", "3", None),
         ({"stitch": "4", "every": 12, "tuck": "6"}, "6 mm", "1 1/8", None),
+        # A tuck was told as 32/127 in, and stitches to the nearest eighth.
+        ({"unit": "in", "stitch": "1/12", "every": 6, "tuck": "1/4", "ratio": "2"}, "1/4 in", "1 1/2", "1.1 mm"),
     ],
 )
 def test_the_ruffling_attachment(ask: Asked, said: dict[str, Any], tuck: str, ratio: str, stitch: str | None) -> None:

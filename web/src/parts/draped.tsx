@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { ask, type Problem, Refused, type SectionSpec } from "../api/client";
 import { Choose, Text } from "./fields";
 import { Figure } from "./figure";
@@ -22,6 +22,8 @@ export function Draped({
   const [keep, setKeep] = useState<"total" | "average">("total");
   const [problems, setProblems] = useState<Problem[]>([]);
   const [says, setSays] = useState("");
+  const newest = useRef({ spec, onChange });
+  newest.current = { spec, onChange };
   const set = (index: number, fields: Partial<Row>) =>
     setRows(rows.map((row, i) => (i === index ? { ...row, ...fields } : row)));
   const even = async () => {
@@ -32,9 +34,10 @@ export function Draped({
       const pins = Object.fromEntries(
         Object.entries(made.pins).map(([name, text]) => [name, made.about.includes(name) ? { about: text } : text]),
       );
-      const others = keep === "average" && spec.pins?.finished ? { finished: spec.pins.finished } : {};
+      const { spec: now, onChange } = newest.current;
+      const others = keep === "average" && now.pins?.finished ? { finished: now.pins.finished } : {};
       const tight = { lead: { times: "1/2" }, tail: { times: "1/2" } };
-      onChange({ ...spec, ...tight, placed: [], meet: null, pins: { ...others, ...pins } }, "draped");
+      onChange({ ...now, ...tight, placed: [], meet: null, pins: { ...others, ...pins } }, "draped");
       setProblems([]);
       setSays(made.says);
     } catch (error) {

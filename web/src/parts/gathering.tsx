@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { ask, type Plan, type Problem, Refused, type SectionSpec } from "../api/client";
 import { Choose, Text } from "./fields";
 import { Figure } from "./figure";
@@ -183,6 +183,8 @@ export function GatheringFacts({ spec, plan, problems, onChange }: Props) {
 /** A ruffling attachment: how it is set, what it makes, and how to set it for a wanted ratio. */
 function Attachment(props: { spec: SectionSpec; problems: Problem[]; put: (fields: Partial<Gathering>) => void }) {
   const ruffler = props.spec.gathering?.ruffler ?? null;
+  const newest = useRef(props);
+  newest.current = props;
   const [wanted, setWanted] = useState("");
   const [says, setSays] = useState("");
   if (!ruffler)
@@ -203,7 +205,9 @@ function Attachment(props: { spec: SectionSpec; problems: Problem[]; put: (field
       const unit = props.spec.unit ?? "cm";
       const body = { unit, every: ruffler.every, stitch: ruffler.stitch, tuck: ruffler.tuck, ratio: wanted };
       const answer = await ask<{ stitch: string | null; says: string }>("POST", "/ruffle", body);
-      if (answer.stitch) set({ stitch: answer.stitch });
+      const { spec, put } = newest.current;
+      if (answer.stitch && spec.gathering?.ruffler)
+        put({ ruffler: { ...spec.gathering.ruffler, stitch: answer.stitch } });
       setSays(answer.says);
     } catch (error) {
       const problem = error instanceof Refused ? error.problems[0] : undefined;

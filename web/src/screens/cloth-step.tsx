@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "wouter";
 import { ask, type ClothAnswer, type ClothRow, type Plan, Refused, type SectionSpec } from "../api/client";
 import { ClothFacts, fromShelf } from "../parts/cloth-facts";
@@ -140,6 +140,8 @@ function Shelf({ spec, work, asked, onChange, onSaid }: Omit<Props, "plan"> & { 
   const rows = shelf.data?.cloths ?? [];
   const row = rows.find((one) => one.key === spec.cloth?.key);
   const wanted = length ?? asked?.buy?.needed.text.replace("≈", "") ?? "";
+  const newest = useRef({ spec, onChange });
+  newest.current = { spec, onChange };
   const move = async (way: "take" | "give") => {
     if (!row) return;
     try {
@@ -151,7 +153,8 @@ function Shelf({ spec, work, asked, onChange, onSaid }: Omit<Props, "plan"> & { 
       onSaid(
         `${wanted} of ${row.name} ${way === "take" ? "taken for this work" : "given back"}: ${now.left?.text ?? ""} left.`,
       );
-      onChange({ ...spec, cloth: { ...spec.cloth, ...fromShelf(now) } }, "cloth");
+      const { spec: typed, onChange } = newest.current;
+      onChange({ ...typed, cloth: { ...typed.cloth, ...fromShelf(now) } }, "cloth");
       await shelf.refetch();
     } catch (error) {
       const problem = error instanceof Refused ? error.problems[0] : undefined;
