@@ -141,16 +141,23 @@ class _Within:
     def __init__(self, walked: Walk, usable: Length, allowed: Allowed) -> None:
         self.whole = walked.flat[-1]
 
-        def room(cloth: Length, before: Length, after: Length) -> Fraction:
-            return (cloth - before - after).mm * walked.parts
+        def room(cloth: Length, before: Length, after: Length) -> Place:
+            return _whole((cloth - before - after).mm * walked.parts)
 
         firsts = ((True, allowed.start), (False, allowed.join))
         self._to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
         self._to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
         self._half = room(usable / 2, allowed.start, allowed.join)
-        self._seams = {first: (before + allowed.join).mm * walked.parts for first, before in firsts}
-        self._division = allowed.tape.mm * walked.parts if allowed.tape else None
+        self._seams = {first: _whole((before + allowed.join).mm * walked.parts) for first, before in firsts}
+        self._division = _whole(allowed.tape.mm * walked.parts) if allowed.tape else None
         self.evened = False
+
+    @property
+    def least(self) -> int:
+        """How many joins there are at the least, wherever they stand."""
+        if self.ends(0, first=True) or self._to_join[False] <= 0:
+            return 0
+        return 1 + max(0, -((self._to_join[True] + self._to_end[False] - self.whole) // self._to_join[False]))
 
     def reach(self, at: Place, *, first: bool, half: bool = False) -> Place | None:
         """How far a width that begins at `at` reaches; None where it holds nothing.  Only the first may be a half."""
@@ -173,8 +180,15 @@ class _Within:
         return self.whole - at <= self._to_end[first]
 
 
+def _whole(parts: Fraction) -> Place:
+    """As a whole number where it is one: that is quicker to reckon with."""
+    return parts.numerator if parts.denominator == 1 else parts
+
+
 def _fewest(places: _Places, within: _Within) -> list[Join] | None:
     on_folds = _run(places, within, folds_only=True)
+    if on_folds is not None and len(on_folds) <= within.least:
+        return on_folds
     anywhere = _run(places, within, folds_only=False)
     return on_folds if on_folds is not None and (anywhere is None or len(on_folds) <= len(anywhere)) else anywhere
 
