@@ -16,7 +16,7 @@ LAPTOP, PHONE = (1280, 800), (390, 844)
 def _open(page: Page, name: str) -> None:
     page.goto("/")
     page.get_by_role("link", name=name).click()
-    page.get_by_role("region", name="The slip").wait_for()
+    page.locator("main[aria-busy=false]").get_by_role("img", name="finished").wait_for()
 
 
 def _step(page: Page, work: str, step: str) -> None:

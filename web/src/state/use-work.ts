@@ -37,6 +37,8 @@ export function useWork(first: Work) {
   const waiting = useRef<Waiting[]>(left?.changes ?? []);
   const sending = useRef<Waiting | null>(null);
   const unreached = useRef(false);
+  /** How many acts, such as an undo, are still to be answered. */
+  const acts = useRef(0);
   const timer = useRef<number | undefined>(undefined);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const wake = useRef(() => {});
@@ -47,7 +49,7 @@ export function useWork(first: Work) {
     (answer: Work) => {
       revision.current = answer.revision;
       client.setQueryData(["work", answer.key], answer);
-      setSaving(waiting.current.length ? "saving" : "saved");
+      setSaving(waiting.current.length || acts.current ? "saving" : "saved");
       setTrouble(null);
       unreached.current = false;
       if (!waiting.current.length) keepUnsent(answer.key, null);
@@ -158,19 +160,24 @@ export function useWork(first: Work) {
   const act = useCallback(
     (method: string, tail: string, body: Record<string, unknown> = {}): Promise<Work | null> => {
       window.clearTimeout(timer.current);
+      acts.current += 1;
+      setSaving("saving");
       return queued(async () => {
         while (await drain()) {
           try {
             const query = method === "DELETE" ? `?revision=${revision.current}` : "";
             const sent = method === "DELETE" ? undefined : { ...body, revision: revision.current };
             const answer = await ask<Work>(method, `${address}${tail}${query}`, sent);
+            acts.current -= 1;
             took(answer);
             return answer;
           } catch (error) {
-            if (failed(error) === "refused") return null;
+            if (failed(error) === "refused") break;
             await again();
           }
         }
+        acts.current -= 1;
+        setSaving(waiting.current.length || acts.current ? "saving" : "saved");
         return null;
       });
     },
