@@ -136,7 +136,7 @@ def test_gathers_by_swatch_and_by_attachment(page: Page) -> None:
     page.get_by_role("button", name="Use a ruffling attachment").click()
     field(page, "Wanted fullness").fill("1.5")
     page.get_by_role("button", name="Find the stitch length").click()
-    expect(field(page, "Stitch length")).to_have_value("0.17 cm")
+    expect(field(page, "Stitch length")).to_have_value("1.7 mm")
 
 
 def test_turned_over_and_read_as_a_table(page: Page, accessible: Callable[[Page], None]) -> None:
