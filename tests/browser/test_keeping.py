@@ -7,15 +7,29 @@ from playwright.sync_api import Page, Route, expect
 from tests.browser.test_skirt import field, new_skirt, saved
 
 PIECE = "**/api/works/*/sections/*"
+NO_ANSWER = "Not saved: no answer. Trying again…"
+
+
+def new_skirt_of_70(page: Page) -> None:
+    new_skirt(page)
+    field(page, "Finished width").fill("70")
+    saved(page)
+
+
+def elsewhere(page: Page) -> Page:
+    """Another browser, whose console may speak."""
+    browser = page.context.browser
+    assert browser is not None
+    return browser.new_context(base_url=page.url.split("/works")[0], viewport={"width": 1280, "height": 800}).new_page()
 
 
 def test_a_slow_answer_never_takes_back_what_was_typed_since(page: Page) -> None:
     new_skirt(page)
     held: list[Route] = []
-    page.route("**/api/works/*/sections/*", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
+    page.route(PIECE, lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
     width = field(page, "Finished width")
     for text in ("7", "70", "70.5"):
-        with page.expect_request("**/api/works/*/sections/*"):
+        with page.expect_request(PIECE):
             width.fill(text)
             if held:
                 held.pop(0).continue_()  # the answer to what was typed before comes only now
@@ -28,12 +42,10 @@ def test_a_slow_answer_never_takes_back_what_was_typed_since(page: Page) -> None
 
 
 def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
-    new_skirt(page)
-    field(page, "Finished width").fill("70")
-    saved(page)
+    new_skirt_of_70(page)
     page.context.set_offline(True)
     field(page, "Finished width").fill("71")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     expect(page.get_by_text("The program that does the sums does not answer.")).to_be_visible()
     page.context.set_offline(False)
     expect(field(page, "Flat width")).to_have_value("213 cm")  # of its own accord
@@ -43,12 +55,10 @@ def test_a_lost_server_is_said_and_what_was_typed_is_kept(page: Page) -> None:
 
 
 def test_an_undo_waits_for_a_lost_server_as_a_change_does(page: Page) -> None:
-    new_skirt(page)
-    field(page, "Finished width").fill("70")
-    saved(page)
+    new_skirt_of_70(page)
     page.context.set_offline(True)
     page.get_by_label("Kind").select_option("Box")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     page.context.set_offline(False)
     expect(page.get_by_label("Kind")).to_have_value("knife")
@@ -91,24 +101,35 @@ def test_an_answer_that_was_lost_is_no_disagreement(page: Page) -> None:
 
     page.route(PIECE, lost, times=1)
     field(page, "Finished width").fill("70")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     saved(page)
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.reload()
     expect(field(page, "Flat width")).to_have_value("210 cm")
 
 
+def test_a_server_in_trouble_is_asked_again(page: Page) -> None:
+    page.goto("/")
+    other = elsewhere(page)
+    new_skirt(other)
+    other.route(PIECE, lambda route: route.fulfill(status=503, body="busy"), times=1)
+    field(other, "Finished width").fill("70")
+    expect(other.get_by_text(NO_ANSWER)).to_be_visible()
+    saved(other)
+    other.reload()
+    expect(field(other, "Flat width")).to_have_value("210 cm")
+    other.context.close()
+
+
 def test_what_could_not_be_saved_before_the_page_was_left_is_there_again(page: Page) -> None:
-    new_skirt(page)
-    field(page, "Finished width").fill("70")
-    saved(page)
+    new_skirt_of_70(page)
     page.route(PIECE, lambda route: route.abort())
     field(page, "Finished width").fill("72")
     field(page, "Spacing").fill("3")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     page.reload()
     expect(field(page, "Flat width")).to_have_value("216 cm")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     page.reload()
     page.unroute(PIECE)
     saved(page)
@@ -120,16 +141,14 @@ def test_what_could_not_be_saved_before_the_page_was_left_is_there_again(page: P
 
 
 def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> None:
-    new_skirt(page)
-    field(page, "Finished width").fill("70")
-    saved(page)
+    new_skirt_of_70(page)
     page.route(PIECE, lambda route: route.abort())
     field(page, "Finished width").fill("72")
-    expect(page.get_by_text("Not saved: no answer. Trying again…")).to_be_visible()
+    expect(page.get_by_text(NO_ANSWER)).to_be_visible()
     address = page.url
     page.goto("/")
     page.unroute(PIECE)
-    other = page.context.browser.new_context(base_url=address.split("/works")[0]).new_page()  # type: ignore[union-attr]
+    other = elsewhere(page)
     other.goto(address)
     field(other, "Finished width").fill("75")
     saved(other)

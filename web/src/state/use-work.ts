@@ -66,11 +66,12 @@ export function useWork(first: Work) {
   );
 
   const failed = useCallback((error: unknown): Outcome => {
-    if (error instanceof Refused && error.status === 409 && error.theirs) setConflict(error.theirs);
-    else if (error instanceof Refused) setTrouble(`${error.message}: ${error.problems[0]?.way_out ?? ""}`);
-    else setSaving("unreached");
-    unreached.current = !(error instanceof Refused);
-    return error instanceof Refused ? "refused" : "unreached";
+    const refused = error instanceof Refused && error.status < 500;
+    unreached.current = !refused;
+    if (!refused) setSaving("unreached");
+    else if (error.theirs) setConflict(error.theirs);
+    else setTrouble(`${error.message}: ${error.problems[0]?.way_out ?? ""}`);
+    return refused ? "refused" : "unreached";
   }, []);
 
   /** Until it is worth trying again: after a while, or as soon as there is more to send. */
@@ -101,9 +102,10 @@ export function useWork(first: Work) {
         took(await ask<Work>("PUT", `${address}/sections/${change.piece}`, body, { keepalive }));
         return "done";
       } catch (error) {
-        const hopeless = error instanceof Refused && !error.theirs;
-        if (!hopeless) waiting.current.unshift(change);
-        return failed(error);
+        const outcome = failed(error);
+        const elsewhere = error instanceof Refused && error.theirs;
+        if (outcome === "unreached" || elsewhere) waiting.current.unshift(change);
+        return outcome;
       } finally {
         sending.current = null;
       }
