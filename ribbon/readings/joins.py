@@ -151,6 +151,7 @@ class _Within:
         self._seams = {first: _whole((before + allowed.join).mm * walked.parts) for first, before in firsts}
         self._division = _whole(allowed.tape.mm * walked.parts) if allowed.tape else None
         self.evened = False
+        self.seam = _whole(allowed.join.mm * walked.parts)
 
     @property
     def least(self) -> int:
@@ -292,7 +293,7 @@ class _Places:
     """The places on a strip where a join hides."""
 
     def __init__(self, strip: Strip, walked: Walk, within: _Within) -> None:
-        self.strip, self.flat, self.even = strip, walked.flat, within.even
+        self.strip, self.flat, self.even, self.seam = strip, walked.flat, within.even, within.seam
         self.at = [walked.flat[line.after + 1] for line in strip.lines]
         self.inner = self._of(LineKind.INNER)
         self._inner = set(self.inner)
@@ -330,15 +331,31 @@ class _Places:
         sewn = not self.inner and bool(self.sewn)
         if (folds_only or sewn) and fold is not None and fold > after:
             return self.at_fold(fold)
-        span = max(0, bisect_right(self.flat, reach) - 1)
-        while span >= 0 and self.flat[span + 1 if span + 1 < len(self.flat) else span] > after:
-            if span < len(self.strip.spans):
-                end = min(reach, self.flat[span + 1])
-                role = self.strip.spans[span].role
-                if end > after and role in (Role.UNDER, Role.UPRIGHT, Role.GATHERED, Role.FINGER):
-                    return self._within(self.even(after, max(after, self.flat[span]), end), role)
+        clear = self._in_a_span(after, reach, clear=True) or self._in_a_span(after, reach, clear=False)
+        return clear or Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
+
+    def _in_a_span(self, after: Place, reach: Place, *, clear: bool) -> Join | None:
+        """The furthest place in a span that hides a join; where it is to stay `clear`, its seam shows at no fold either."""
+        span = min(len(self.strip.spans), bisect_right(self.flat, reach)) - 1
+        while span >= 0 and self.flat[span + 1] > after:
+            role = self.strip.spans[span].role
+            if role in (Role.UNDER, Role.UPRIGHT, Role.GATHERED, Role.FINGER):
+                low, high = self._clear(span) if clear and role is Role.UNDER else self.flat[span : span + 2]
+                end = min(reach, high)
+                if end > after and end >= low:
+                    return self._within(self.even(after, max(after, low), end), role)
             span -= 1
-        return Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
+        return None
+
+    def _clear(self, span: int) -> tuple[Place, Place]:
+        """How far a join may stand in an underlay: a seam's allowance from where what shows begins, or in its middle."""
+        low, high = self.flat[span : span + 2]
+        margin = min(self.seam, Fraction(high - low, 2))
+        before, behind = (
+            0 <= beside < len(self.strip.spans) and self.strip.spans[beside].role is not Role.UNDER
+            for beside in (span - 1, span + 1)
+        )
+        return low + margin * before, high - margin * behind
 
     def nearest(self, after: Place, wanted: Place, reach: Place) -> Join:
         """The hidden place nearest to `wanted` past `after` and within `reach`: a fold, else anywhere in the gathers."""

@@ -299,15 +299,16 @@ def test_nothing_moves_from_under_a_finger(page: Page) -> None:
     page.route("**/api/plan", lambda route: held.append(route))  # noqa: PLW0108 - Playwright marks its handlers
     with page.expect_request("**/api/plan"):
         field(page, "Pleats").fill("25")
-    button = page.get_by_role("button", name="Spacing is pinned firmly")
-    box = button.bounding_box()
+    box = page.get_by_role("button", name="Spacing is pinned firmly").bounding_box()
     assert box is not None
+    answer = held[0].fetch()
     page.mouse.move(box["x"] + 10, box["y"] + 4)
     page.mouse.down()
     with page.expect_response("**/api/plan"):
-        held[0].continue_()
-    page.unroute("**/api/plan")
+        held[0].fulfill(response=answer)
+    page.evaluate("new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(drawn)))")
     page.mouse.up()
+    page.unroute("**/api/plan")
     expect(page.get_by_role("button", name="Spacing is pinned about")).to_be_visible()
 
 

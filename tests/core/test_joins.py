@@ -61,6 +61,19 @@ def test_a_join_that_may_stand_anywhere_leaves_widths_whole_on_the_tape() -> Non
     assert [w.cut / Length.inches(1) for w in exact.widths] == [Fraction(351, 8)] * 3
 
 
+def test_a_seam_keeps_clear_of_the_fold_that_shows() -> None:
+    # On inner folds alone it would take five widths; the third join fell on the outer fold of pleat 10, at 126 in.
+    half = Length.inches(Fraction(1, 2))
+    box = made("box", {"finished": "54 in", "box": "4 1/2 in"}, "43 1/2 in", Allowed(half, half, half))
+    assert [w.cut / Length.inches(1) for w in box.widths] == [
+        Fraction(87, 2),
+        Fraction(87, 2),
+        Fraction(83, 2),
+        Fraction(75, 2),
+    ]
+    assert [j.where for j in box.joins] == [f"in the underlay of pleat {pleat}" for pleat in (4, 7, 10)]
+
+
 def test_a_plain_run_longer_than_the_cloth_is_joined_in_the_open_and_said() -> None:
     long = made("knife", {"finished": "300 cm", "spacing": "5 cm"}, "100 cm", lead=wide("150 cm"))
     assert [j.hidden for j in long.joins][:2] == [False, True]
