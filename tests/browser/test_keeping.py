@@ -94,6 +94,22 @@ def test_changes_are_kept_in_the_order_in_which_they_were_made(page: Page) -> No
     expect(page.get_by_label("Facing")).to_have_value("left")
 
 
+def test_what_is_typed_while_the_unit_changes_takes_the_new_one(page: Page) -> None:
+    """It was sent after the answer with the old unit, and the piece stayed in it."""
+    new_skirt_of_70(page)
+    held: list[Route] = []
+    page.route("**/unit", lambda route: held.append(route), times=1)  # noqa: PLW0108 - Playwright marks its handlers
+    with page.expect_request("**/unit"):
+        page.get_by_role("radio", name="inches").click()
+    field(page, "Spacing").fill("1 in")
+    held[0].continue_()
+    expect(field(page, "Flat width")).to_have_value("≈82 11/16 in")
+    saved(page)
+    page.reload()
+    expect(page.get_by_role("radio", name="inches")).to_be_checked()
+    expect(field(page, "Pleats")).to_have_value("28")
+
+
 def test_an_answer_that_was_lost_is_no_disagreement(page: Page) -> None:
     new_skirt(page)
 

@@ -89,7 +89,7 @@ function Laid({ first }: { first: Work }) {
   };
   const undo = () => void bench.act("POST", "/undo");
   const redo = () => void bench.act("POST", "/redo");
-  const toUnit = (to: "cm" | "in") => void bench.act("POST", "/unit", { unit: to });
+  const toUnit = (to: "cm" | "in") => void bench.toUnit(to);
   useKeys({
     "ctrl+z": undo,
     "ctrl+shift+z": redo,

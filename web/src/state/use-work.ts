@@ -202,6 +202,10 @@ export function useWork(first: Work) {
         setWork((mine) => withChanges(mine, [change]));
         later(change);
       },
+      /** The whole work in another unit; what is typed before the answer has the old one still, and is taken along. */
+      async toUnit(unit: "cm" | "in") {
+        while ((await act("POST", "/unit", { unit })) && waiting.current.length);
+      },
       /** Rename a section. */
       rename(key: string, name: string) {
         void act("PUT", `/sections/${key}`, { name });
