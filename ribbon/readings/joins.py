@@ -88,18 +88,21 @@ def joined(
 ) -> Joined:
     """The joins and the widths of `strip` on cloth `usable` wide.
 
-    Joins stand on inner folds where that takes no more widths than letting them fall anywhere in an underlay.  One
-    that may stand anywhere makes its width whole on the tape, unless that would take one width more.
+    Joins stand on inner folds where that takes no more widths than letting them fall anywhere in an underlay.  There
+    they keep their seam's allowance clear of the folds that show, and one that may stand anywhere makes its width whole
+    on the tape: each as long as it takes no width more and shows no join more.
     Raises `Refusal` where the cloth is too narrow to get from one hidden place to the next with its allowances, or
     where the strategy cannot be followed.
     """
     within = _Within(walked, usable, allowed)
-    places = _Places(strip, walked, within)
-    chosen = _BY_STRATEGY[strategy](places, within)
-    if within.evened and chosen:
-        finest = joined(strip, walked, usable, allowed._replace(tape=None), strategy)
-        if len(finest.widths) <= len(chosen):
-            return finest
+    chosen = _BY_STRATEGY[strategy](_Places(strip, walked, within, clear=True), within)
+    if within.chose and chosen is not None:
+        # What was given up for the tape or for a clear seam must not cost a width: the first of the least is the best.
+        tried = [chosen]
+        for clear, tape in ((True, None), (False, allowed.tape), (False, None)):
+            freer = _Within(walked, usable, allowed._replace(tape=tape))
+            tried.append(_BY_STRATEGY[strategy](_Places(strip, walked, freer, clear=clear), freer) or chosen)
+        chosen = min(tried, key=lambda joins: (sum(not join.hidden for join in joins), len(joins)))
     if chosen is None:
         least = allowed.join * 2 + Length(1)
         raise refuse(
@@ -150,7 +153,8 @@ class _Within:
         self._half = room(usable / 2, allowed.start, allowed.join)
         self._seams = {first: _whole((before + allowed.join).mm * walked.parts) for first, before in firsts}
         self._division = _whole(allowed.tape.mm * walked.parts) if allowed.tape else None
-        self.evened = False
+        self.chose = False
+        """Whether a place was given up for one that is better cut or hides better."""
         self.seam = _whole(allowed.join.mm * walked.parts)
 
     @property
@@ -173,7 +177,7 @@ class _Within:
         place = after + floor((at - after + seams) / self._division) * self._division - seams
         if place == at or place <= least:
             return at
-        self.evened = True
+        self.chose = True
         return place
 
     def ends(self, at: Place, *, first: bool) -> bool:
@@ -292,8 +296,8 @@ def _cannot(why: str) -> Refusal:
 class _Places:
     """The places on a strip where a join hides."""
 
-    def __init__(self, strip: Strip, walked: Walk, within: _Within) -> None:
-        self.strip, self.flat, self.even, self.seam = strip, walked.flat, within.even, within.seam
+    def __init__(self, strip: Strip, walked: Walk, within: _Within, *, clear: bool) -> None:
+        self.strip, self.flat, self.within, self.clear = strip, walked.flat, within, clear
         self.at = [walked.flat[line.after + 1] for line in strip.lines]
         self.inner = self._of(LineKind.INNER)
         self._inner = set(self.inner)
@@ -331,8 +335,13 @@ class _Places:
         sewn = not self.inner and bool(self.sewn)
         if (folds_only or sewn) and fold is not None and fold > after:
             return self.at_fold(fold)
-        clear = self._in_a_span(after, reach, clear=True) or self._in_a_span(after, reach, clear=False)
-        return clear or Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
+        found = self._in_a_span(after, reach, clear=False)
+        if found is None:
+            return Join(reach, "in the open: no hidden place is within reach", 0, hidden=False)
+        clear = self._in_a_span(after, reach, clear=True) if self.clear else None
+        if clear is not None and clear.at != found.at:
+            self.within.chose = True
+        return clear or found
 
     def _in_a_span(self, after: Place, reach: Place, *, clear: bool) -> Join | None:
         """The furthest place in a span that hides a join; where it is to stay `clear`, its seam shows at no fold either."""
@@ -343,14 +352,14 @@ class _Places:
                 low, high = self._clear(span) if clear and role is Role.UNDER else self.flat[span : span + 2]
                 end = min(reach, high)
                 if end > after and end >= low:
-                    return self._within(self.even(after, max(after, low), end), role)
+                    return self._within(self.within.even(after, max(after, low), end), role)
             span -= 1
         return None
 
     def _clear(self, span: int) -> tuple[Place, Place]:
         """How far a join may stand in an underlay: a seam's allowance from where what shows begins, or in its middle."""
         low, high = self.flat[span : span + 2]
-        margin = min(self.seam, Fraction(high - low, 2))
+        margin = min(self.within.seam, Fraction(high - low, 2))
         before, behind = (
             0 <= beside < len(self.strip.spans) and self.strip.spans[beside].role is not Role.UNDER
             for beside in (span - 1, span + 1)

@@ -74,6 +74,25 @@ def test_a_seam_keeps_clear_of_the_fold_that_shows() -> None:
     assert [j.where for j in box.joins] == [f"in the underlay of pleat {pleat}" for pleat in (4, 7, 10)]
 
 
+@pytest.mark.parametrize(
+    ("kind", "pins", "usable", "seam", "widths"),
+    [
+        ("knife", {"count": "24", "spacing": "63 mm", "depth": "14 mm"}, "177 mm", 10, 16),
+        ("box", {"count": "24", "box": "39 mm", "depth": "18 mm"}, "85 mm", 15, 50),
+        ("inverted", {"count": "16", "spacing": "60 mm", "depth": "18 mm"}, "211 mm", 5, 11),
+        ("knife", {"count": "21", "spacing": "41 mm", "depth": "35 mm"}, "61 mm", 10, 64),
+    ],
+)
+def test_a_clear_seam_costs_no_width_and_shows_no_join(
+    kind: str, pins: dict[str, str], usable: str, seam: int, widths: int
+) -> None:
+    allowed = Allowed(*[Length(seam)] * 3)
+    found = made(kind, pins, usable, allowed)
+    assert (len(found.widths), found.shown) == (widths, 0)
+    evened = made(kind, pins, usable, allowed._replace(tape=Length(5)))
+    assert (len(evened.widths), evened.shown) == (widths, 0)
+
+
 def test_a_plain_run_longer_than_the_cloth_is_joined_in_the_open_and_said() -> None:
     long = made("knife", {"finished": "300 cm", "spacing": "5 cm"}, "100 cm", lead=wide("150 cm"))
     assert [j.hidden for j in long.joins][:2] == [False, True]
