@@ -16,10 +16,9 @@ from papers.plotter import Plotted, Unreadable, plotted
 from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
 from papers.svg import to_svg
 from papers.table import to_csv
-from papers.template import HEIGHT, Marked, Marking, template_drawing
+from papers.template import Marked, Marking, template_drawing
 
 __all__ = [
-    "HEIGHT",
     "PAPERS",
     "Cloth",
     "Drawing",

@@ -43,7 +43,10 @@ def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Dr
     Neighbouring tiles show the same `OVERLAP`; crosses stand where the sheets are laid on one another.
     """
     wide, high, columns, rows = _grid(drawing.width, drawing.height, paper)
-    pages = [_map(drawing, paper, unit, title)] if columns * rows > 1 else []
+    alone = columns * rows == 1
+    # One sheet alone carries the control square where there is room for it; else it is on the map before it.
+    drawing, room = _with_control(drawing, unit, wide, high) if alone else (drawing, False)
+    pages = [] if alone and room else [_map(drawing, paper, unit, title)]
     step_across, step_down = wide - OVERLAP, high - OVERLAP
     for row in range(rows):
         for column in range(columns):
@@ -60,6 +63,26 @@ def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Dr
                 )
             pages.append(Drawing(paper.height, paper.width, tuple(lines), tuple(words)))
     return pages
+
+
+def _with_control(drawing: Drawing, unit: Unit, wide: float, high: float) -> tuple[Drawing, bool]:
+    """(the drawing with a square to check the printer, whether there was room for one)."""
+    if any(line.layer is Layer.CONTROL for line in drawing.lines):
+        return drawing, True
+    square, said = control(unit)
+    if drawing.height + square + 8 <= high:
+        left, top = 2.0, drawing.height + 4
+    elif drawing.width + square + 8 <= wide and square + 16 <= high:
+        left, top = drawing.width + 4, 4.0
+    else:
+        return drawing, False
+    words = (
+        Words((left + square + 4, top + 8), said, 3.2),
+        Words((left + square + 4, top + 14), "Print at full size, and measure it first.", 3.2),
+    )
+    lines = (*drawing.lines, box(Layer.CONTROL, left, top, square, square))
+    size = max(drawing.width, left + square + 2), max(drawing.height, top + square + 2)
+    return Drawing(*size, lines, (*drawing.words, *(words if left < 4 else ()))), True
 
 
 def _crosses(column: int, row: int, columns: int, rows: int, wide: float, high: float) -> list[Line]:

@@ -10,8 +10,7 @@ from papers.drawing import Drawing, Layer, Line, Words, box
 from ribbon.lengths import ZERO, Length, Unit
 from ribbon.strip import LineKind
 
-HEIGHT = 110.0
-_TOP, _FOOT = 8.0, 92.0
+_TOP, _BELOW, _HIGH = 8.0, 18.0, 84.0  # mm above and below the strip, and how high it is drawn where it has one level
 
 
 class Marked(NamedTuple):
@@ -27,7 +26,8 @@ class Marked(NamedTuple):
 class Marking(NamedTuple):
     """A strip to be marked: its marks in order, its flat width and the allowances at its two ends.
 
-    `rows` is in how many rows stitch points stand; `joins` are places where widths are joined.
+    `rows` is in how many rows stitch points stand; `joins` are places where widths are joined; `height` how far the
+    upper level is above the edge, where there is one.
     """
 
     title: str
@@ -38,6 +38,17 @@ class Marking(NamedTuple):
     unit: Unit
     rows: int = 1
     joins: Sequence[Length] = ()
+    height: Length | None = None
+
+    @property
+    def high(self) -> float:
+        """How high the strip is drawn, in mm: as far as one level is above the other, so that slants are true."""
+        return float(self.height.mm) if self.height is not None else _HIGH
+
+    @property
+    def tall(self) -> float:
+        """The height of the whole drawing in mm."""
+        return _TOP + self.high + _BELOW
 
     @property
     def width(self) -> float:
@@ -50,13 +61,13 @@ def template_drawing(marking: Marking) -> Drawing:
 
     A mark with a shift slants from its place at the foot to its place at the top, the upper level.
     """
-    origin, whole = float(marking.start.mm), marking.width
-    lines = [box(Layer.CUT, 0, _TOP, whole, _FOOT - _TOP, 0.5)]
+    origin, whole, foot = float(marking.start.mm), marking.width, _TOP + marking.high
+    lines = [box(Layer.CUT, 0, _TOP, whole, foot - _TOP, 0.5)]
     words = [Words((2, 5.5), marking.title, 3.6, bold=True)]
     ends = (origin, origin + float(marking.flat.mm))
-    lines += [Line(Layer.SEAM, ((at, _TOP), (at, _FOOT))) for at in ends]
+    lines += [Line(Layer.SEAM, ((at, _TOP), (at, foot))) for at in ends]
     lines += [
-        Line(Layer.CUT, ((x, _TOP), (x, _FOOT)), width=0.4)
+        Line(Layer.CUT, ((x, _TOP), (x, foot)), width=0.4)
         for join in marking.joins
         for x in (origin + float(join.mm) - 0.6, origin + float(join.mm) + 0.6)
     ]
@@ -66,15 +77,15 @@ def template_drawing(marking: Marking) -> Drawing:
         top = at + float(mark.shift.mm)
         first = mark.pleat not in seen
         seen.add(mark.pleat)
-        lines += _drawn(mark.kind, at, top, marking.rows, bold=first)
+        lines += _drawn(mark.kind, at, top, foot, marking.rows, bold=first)
         if first:
-            words.append(Words((at + 1.2, _FOOT - 3), f"{mark.pleat}", 4, bold=True))
-            words.append(Words((at + 3.2, _TOP + 5), mark.text, 2.8))
-    lines += _tape(marking.unit, origin, float(marking.flat.mm), words)
-    return Drawing(max(whole, 1.0), HEIGHT, tuple(lines), tuple(words))
+            words.append(Words((at + 1.2, foot - 3), f"{mark.pleat}", 4, bold=True))
+            words.append(Words((top + 3.2, _TOP + 5), mark.text, 2.8))
+    lines += _tape(marking.unit, origin, float(marking.flat.mm), foot, words)
+    return Drawing(max(whole, 1.0), marking.tall, tuple(lines), tuple(words))
 
 
-def _drawn(kind: LineKind, at: float, top: float, rows: int, *, bold: bool) -> list[Line]:
+def _drawn(kind: LineKind, at: float, top: float, foot: float, rows: int, *, bold: bool) -> list[Line]:
     layer, width = Layer[kind.name], 0.6 if bold else 0.3
     if kind is LineKind.STITCH:
         # A stitch point is a small cross on every row, straight below one another.
@@ -84,17 +95,17 @@ def _drawn(kind: LineKind, at: float, top: float, rows: int, *, bold: bool) -> l
             found.append(Line(layer, ((at - 1.2, y), (at + 1.2, y)), width=width))
             found.append(Line(layer, ((at, y - 1.2), (at, y + 1.2)), width=width))
         return found
-    found = [Line(layer, ((top, _TOP), (at, _FOOT)), width=width)]
+    found = [Line(layer, ((top, _TOP), (at, foot)), width=width)]
     if kind is LineKind.OUTER:
         found.append(Line(layer, ((top - 2, _TOP + 3), (top, _TOP), (top + 2, _TOP + 3)), width=width))
     elif kind is LineKind.INNER:
         found.append(Line(layer, ((top - 2, _TOP), (top, _TOP + 3), (top + 2, _TOP)), width=width))
     elif kind is LineKind.PLACEMENT:
-        found.append(Line(layer, ((at - 2, _FOOT), (at + 2, _FOOT)), width=1.0))
+        found.append(Line(layer, ((at - 2, foot), (at + 2, foot)), width=1.0))
     return found
 
 
-def _tape(unit: Unit, origin: float, flat: float, words: list[Words]) -> list[Line]:
+def _tape(unit: Unit, origin: float, flat: float, foot: float, words: list[Words]) -> list[Line]:
     """A tape along the foot: whole units numbered, their halves and tenths or eighths shorter."""
     parts = 8 if unit.binary else 10
     step = float((Fraction(127, 5) if unit.binary else Fraction(10)) / parts)
@@ -102,7 +113,7 @@ def _tape(unit: Unit, origin: float, flat: float, words: list[Words]) -> list[Li
     for index in range(int(flat / step + 1e-9) + 1):
         tall = 7.0 if index % parts == 0 else 4.5 if index % (parts // 2) == 0 else 2.5
         x = origin + index * step
-        found.append(Line(Layer.TAPE, ((x, _FOOT), (x, _FOOT + tall)), width=0.2))
+        found.append(Line(Layer.TAPE, ((x, foot), (x, foot + tall)), width=0.2))
         if index % parts == 0:
-            words.append(Words((x + 0.8, _FOOT + 10.5), f"{index // parts}", 2.8))
+            words.append(Words((x + 0.8, foot + 10.5), f"{index // parts}", 2.8))
     return found

@@ -37,7 +37,7 @@ def cautions(
     plan: Plan, strip: Strip, walked: Walk, showing: list[Showing], past: PastEnd, most: Thick, on_tape: Taped | None
 ) -> list[Caution]:
     """What to be careful of in `plan`, given its strip, the readings of it, and what it becomes on the tape."""
-    found = [*_past_ends(plan, past), *_covered(plan, strip, walked, showing)]
+    found = [*_past_ends(plan, past), *_covered(plan, strip, walked, showing), *_misses(plan)]
     if _piles(plan):
         found += _thick(plan.section, most, plan)
     found += _coarse(plan, on_tape)
@@ -128,6 +128,19 @@ def _most(plan: Plan) -> Thick:
 
 def _through(cloth: Length, most: Thick) -> Length:
     return cloth * (2 * most.layers)
+
+
+def _misses(plan: Plan) -> list[Caution]:
+    """Stitching further from the crease than the pleat is deep: it holds nothing down."""
+    stops, depth = plan.section.stops, plan.length(Q.DEPTH)
+    if stops is None or stops.crease is None or depth is None or stops.crease < depth:
+        return []
+    write = plan.section.fine.write
+    says = (
+        f"Stitching {write(stops.crease).text} from the crease misses pleats that are {write(depth).text} deep: "
+        "it holds nothing down."
+    )
+    return [Caution("misses", says, None)]
 
 
 def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:

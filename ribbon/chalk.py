@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import Length, Scribe
 from ribbon.pins import Band, Plan, Section, corrected_row, mixed, plan, strip, taped, taped_mixed
 from ribbon.pleats import strip_of
 from ribbon.readings import Mark, marks
-from ribbon.strip import LineKind, Role, Strip, Walk, walk
+from ribbon.strip import LineKind, Strip, Walk, walk
 
 
 class Marked(NamedTuple):
@@ -31,12 +32,14 @@ def marked(section: Section | Band) -> Marked:
         made = plan(section)
         on_tape = taped(made, tape) if tape is not None else None
         tape = tape if on_tape is not None else None
-        if on_tape is not None:
-            laid_down = on_tape.strip
-        else:
-            laid_down = strip_of(section.kind, corrected_row(made)) if section.kind.folded else strip(made)
+        laid_down = on_tape.strip if on_tape is not None else as_marked(made)
     walked = walk(laid_down, tape)
     return Marked(laid_down, walked, marks(laid_down, walked, tape), made)
+
+
+def as_marked(made: Plan) -> Strip:
+    """The strip of a plan with exact marks, what checks and the turn of the cloth change in it."""
+    return strip_of(made.section.kind, corrected_row(made)) if made.section.kind.folded else strip(made)
 
 
 class From(StrEnum):
@@ -61,23 +64,23 @@ class Chalk(NamedTuple):
 
 
 def chalk_list(found: list[Mark], walked: Walk, nought: From, *, wrong_side: bool) -> list[Chalk]:
-    """Every mark in the order in which it is met along the tape.
+    """Every mark that is chalked, in the order in which it is met along the tape.
 
-    On the wrong side the cloth is turned over, so that its start lies to the right: the list runs mirrored.  From the
-    middle the marks to the left come first, outwards, then those to the right.
+    From the start is from the start and from the end from the end, whichever side is up: turned over, the start lies to
+    the other hand, and the same figures run the other way.  From the middle those to the left of whoever chalks come
+    first, outwards, then those to the right.
     """
     whole = walked.flat[-1]
-    turned = [(whole - mark.at if wrong_side else mark.at, mark) for mark in found]
-    if wrong_side:
-        turned.reverse()
+    chalked = [mark for mark in found if mark.chalked]
     if nought is From.END:
-        met = [(whole - at, "", mark) for at, mark in reversed(turned)]
+        met = [(whole - mark.at, "", mark) for mark in reversed(chalked)]
     elif nought is From.START:
-        met = [(at, "", mark) for at, mark in turned]
+        met = [(mark.at, "", mark) for mark in chalked]
     else:
-        left = [(whole - 2 * at, "left", mark) for at, mark in reversed(turned) if 2 * at < whole]
-        right = [(2 * at - whole, "right", mark) for at, mark in turned if 2 * at >= whole]
-        met = [*left, *right]
+        before = [(whole - 2 * mark.at, mark) for mark in reversed(chalked) if 2 * mark.at < whole]
+        behind = [(2 * mark.at - whole, mark) for mark in chalked if 2 * mark.at >= whole]
+        left, right = (behind, before) if wrong_side else (before, behind)
+        met = [*((at, "left", mark) for at, mark in left), *((at, "right", mark) for at, mark in right)]
     halves = 2 if nought is From.MIDDLE else 1
     listed: list[Chalk] = []
     for at, hand, mark in met:
@@ -86,24 +89,39 @@ def chalk_list(found: list[Mark], walked: Walk, nought: From, *, wrong_side: boo
     return listed
 
 
-class Notch(NamedTuple):
-    """One measure of a gauge: what it measures, how long it is, how many times in a row."""
+def nought_says(nought: From, *, wrong_side: bool, start: Length, end: Length, scribe: Scribe) -> str:
+    """What nought is, how far it lies from the cut edge, and to which hand the list runs.
 
-    role: Role
-    length: Length
-
-
-def gauge(laid: Strip) -> list[Notch]:
-    """The measures of one pleat in order, under, under, face, for a card with notches: those of the second where there is one.
-
-    A gauge serves where every pleat is alike; the first and the last have the edge beside them.
+    `start` and `end` are the allowances there.
     """
-    pleats = sorted({line.pleat for line in laid.lines})
-    wanted = pleats[min(1, len(pleats) - 1)] if pleats else 0
-    own = [line.after for line in laid.lines if line.pleat == wanted]
-    if not own:
-        return []
-    following = [line.after for line in laid.lines if line.pleat > wanted]
-    end = min(following) if following else len(laid.spans) - 1
-    spans = laid.spans[own[0] + 1 : end + 1]
-    return [Notch(span.role, span.length) for span in spans if span.length > ZERO]
+    up = "the wrong side up" if wrong_side else "the right side up"
+    if nought is From.MIDDLE:
+        hand = "right" if wrong_side else "left"
+        return (
+            f"Nought is the middle of the flat width; with {up} the start lies to your {hand}. "
+            "First outwards to the left, then to the right."
+        )
+    at_start = nought is From.START
+    name, allowance = ("start", start) if at_start else ("end", end)
+    hand, runs = ("left", "right") if at_start != wrong_side else ("right", "left")
+    edge = f", {scribe.write(allowance).text} from the cut edge" if allowance else ", which is the cut edge"
+    return f"Nought is the stitching line at the {name}{edge}; with {up} it lies to your {hand}, and the list runs to the {runs}."
+
+
+def found_by_folding(found: Sequence[Mark]) -> str:
+    """Which inner folds come between two divisions of the tape and are not chalked; empty where none do."""
+    pleats = sorted({mark.pleat for mark in found if not mark.chalked})
+    if not pleats:
+        return ""
+    listed = ", ".join(map(str, pleats[:-1])) + (" and " if len(pleats) > 1 else "") + str(pleats[-1])
+    return (
+        f"The inner fold{'s' if len(pleats) > 1 else ''} of pleat{'s' if len(pleats) > 1 else ''} {listed} "
+        "come between two divisions: not chalked, found by folding."
+        if len(pleats) > 1
+        else f"The inner fold of pleat {listed} comes between two divisions: not chalked, found by folding."
+    )
+
+
+def called(found: Sequence[Mark]) -> str:
+    """What the groups of marks are called: pleats, or the match points of gathers."""
+    return "point" if found and all(mark.kind is LineKind.MATCH for mark in found) else "pleat"

@@ -2,13 +2,31 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
+from dataclasses import replace
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.errors import refuse
+from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
-from ribbon.pins import Band, Change, Plan, changes, division, mixed, much_says, plan, pleats_say
+from ribbon.pins import (
+    Band,
+    Change,
+    Plan,
+    applied,
+    can_change,
+    changes,
+    corrected_row,
+    division,
+    mixed,
+    much_says,
+    per_change,
+    plan,
+    pleats_say,
+    taped,
+    tapered,
+)
 from ribbon.pins.section import Section
 
 TOLERANCE = Fraction(1, 200)
@@ -58,12 +76,29 @@ def verdict(section: Section | Band, measures: Sequence[Length], tolerance: Frac
     found: tuple[Change, ...] = ()
     correction, after = ZERO, measured
     if whole is not None and not within:
-        correction = off
-        found = changes(whole, off)
-        after = measured - step * sum(one.divisions for one in found)
+        before = Counter({one.pleat: one.divisions for one in applied(whole)})
+        found = changes(whole, off, before)
+        if found and _can_be(whole, off):
+            correction = off
+            after = measured - step * sum(one.divisions for one in found)
+        else:
+            found = ()
     share = off / count if count else None
     told = Verdict(planned, measured, spread, off, share, allowed, within, found, correction, after, ())
-    return told._replace(says=tuple(_says(section, whole, told, step)))
+    return told._replace(says=tuple(_says(section, whole, told)))
+
+
+def _can_be(whole: Plan, off: Length) -> bool:
+    """True where the pleats have room for the correction: what is offered can also be planned."""
+    made = replace(whole, section=replace(whole.section, corrections=(*whole.section.corrections, off)))
+    try:
+        corrected_row(made)
+        tapered(made, made.section.tape)
+        if made.section.tape is not None:
+            taped(made, made.section.tape)
+    except Refusal:
+        return False
+    return True
 
 
 def _must_be_of_it(section: Section | Band, planned: Length, measure: Length, path: str) -> None:
@@ -90,7 +125,7 @@ def _must_be_of_it(section: Section | Band, planned: Length, measure: Length, pa
     )
 
 
-def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Length) -> list[str]:
+def _says(section: Section | Band, whole: Plan | None, told: Verdict) -> list[str]:
     write = section.scribe.write
     # A pleat's own share is less than a tape shows: to a hundredth of a centimetre, or a sixty-fourth of an inch.
     finest = Scribe(section.unit, Length.inches(Fraction(1, 64)) if section.unit.binary else Length(Fraction(1, 10)))
@@ -109,10 +144,16 @@ def _says(section: Section | Band, whole: Plan | None, told: Verdict, step: Leng
         each = "it takes" if len(told.changes) == 1 else "each takes"
         found.append(f"Move {pleats_say(told.changes)} so that {each} {much} {way} cloth; the others stay as they are.")
         left = told.after - told.planned
+        if not left:
+            found.append("It then comes out as planned.")
+        else:
+            way_left = "wide" if left > ZERO else "narrow"
+            found.append(f"It then comes out {write(abs(left)).text} {way_left}, which is less than one more change.")
+    elif whole is not None and can_change(whole.section):
         found.append(
-            "It then comes out as planned."
-            if not left
-            else f"It then comes out within {write(abs(left)).text} of the plan."
+            "That is more than these pleats can be changed by on the tape: open the row and plan it anew with the cloth as it is cut."
+            if abs(told.off) >= division(whole.section) * per_change(whole.section)
+            else f"A pleat of these changes by {write(division(whole.section) * per_change(whole.section)).text} at the least: leave it."
         )
     elif whole is not None and (not whole.section.kind.folded or whole.section.kind.upright):
         tighter = "tighter" if told.off > ZERO else "looser"

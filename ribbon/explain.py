@@ -5,7 +5,9 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ribbon.pins import Plan
+from ribbon.pins.equations import REST
 from ribbon.pleats import Quantity
+from ribbon.pleats.relation import NOUGHT
 
 
 class Line(NamedTuple):
@@ -18,12 +20,14 @@ class Line(NamedTuple):
 
 def explanation(plan: Plan) -> list[Line]:
     """The lines of the reckoning, in the order in which things became known."""
-    words = {name.value: name.word for name in Quantity}
+    words = {name.value: name.word for name in Quantity} | {REST: "what is left over"}
+    rest = plan.values.get(REST)
     numbers = {
         name.value: plan.section.say(name, plan.values[name]) for name in Quantity if plan.values.get(name) is not None
-    }
-    return [
-        Line(words[step.quantity], step.relation.formula.format_map(words), step.relation.formula.format_map(numbers))
-        for step in plan.steps
-        if step.quantity in words
-    ]
+    } | {REST: plan.section.fine.write_mm(rest or NOUGHT).text}
+    found = []
+    for step in plan.steps:
+        if step.quantity != REST:
+            formula = (step.relation.formula_with_rest if rest else "") or step.relation.formula
+            found.append(Line(words[step.quantity], formula.format_map(words), formula.format_map(numbers)))
+    return found

@@ -1,14 +1,14 @@
-"""The folding round and the order of making: what to do with each pleat, and what comes before what (work, section 12)."""
+"""The folding round: what to do with each pleat, and how it is pressed (work, section 12)."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from itertools import groupby
 from typing import NamedTuple
 
 from ribbon.chalk import marked
-from ribbon.lengths import ZERO, Length, Scribe
-from ribbon.pins import Band, Plan, Section
+from ribbon.lengths import Length, Scribe
+from ribbon.pins import Band, Section
 from ribbon.pleats import Quantity
 from ribbon.readings import Mark
 from ribbon.strip import LineKind, Walk
@@ -17,19 +17,14 @@ Q = Quantity
 
 
 class Folded(NamedTuple):
-    """One pleat to fold: its number, what to do with it, and the stretch of flat cloth that it takes."""
+    """One pleat to fold: its number, what to do with it, what is done to hold it, its pins, the stretch of flat cloth that it takes."""
 
     pleat: int
     says: str
+    holds: str
+    pins: int
     start: Length
     end: Length
-
-
-class Step(NamedTuple):
-    """One step of the making: its name and what to do, with its figures."""
-
-    name: str
-    says: str
 
 
 class Press(NamedTuple):
@@ -67,12 +62,19 @@ def folding(section: Section | Band) -> list[Folded]:
         own = list(group)
         if own[0].kind is LineKind.MATCH:
             continue
-        says = _says(section.scribe, walked, own)
-        found.append(Folded(number, says, walked.length(own[0].at), walked.length(own[-1].at)))
+        says, holds, pins = _says(section.scribe, walked, own)
+        found.append(Folded(number, says, holds, pins, walked.length(own[0].at), walked.length(own[-1].at)))
     return found
 
 
-def _says(scribe: Scribe, walked: Walk, own: Sequence[Mark]) -> str:
+_PINNED = "At the top and at the hem alike; pin both."
+_SEWN = "Sew from the top to the foot of the heading, and back at both ends of the seam."
+_STITCHED = "Small even stitches, the same on every row; leave the threads long."
+
+
+def _says(scribe: Scribe, walked: Walk, own: Sequence[Mark]) -> tuple[str, str, int]:
+    """(what to do with a pleat, what holds it, how many pins)."""
+
     def at(mark: Mark) -> str:
         return scribe.write(walked.length(mark.at)).text
 
@@ -82,130 +84,42 @@ def _says(scribe: Scribe, walked: Walk, own: Sequence[Mark]) -> str:
     sewn = by_kind.get(LineKind.SEW, [])
     outer, placement = by_kind.get(LineKind.OUTER, []), by_kind.get(LineKind.PLACEMENT, [])
     if LineKind.STITCH in by_kind:
-        return f"Needle through the stitch points at {' and '.join(at(m) for m in own)}, on every row, straight below one another."
+        points = " and ".join(at(m) for m in own)
+        return f"Needle through the stitch points at {points}, on every row, straight below one another.", _STITCHED, 0
     if len(sewn) > 1:
-        return f"Bring the sew lines at {at(sewn[0])} and {at(sewn[-1])} together, right side out, and sew down the line; then dress it."
-    if LineKind.CENTRE in by_kind and outer:
-        middle = by_kind[LineKind.CENTRE][0]
-        both = " and ".join(at(mark) for mark in outer)
-        folds = "both outer folds" if len(outer) > 1 else "the outer fold"
+        both = f"{at(sewn[0])} and {at(sewn[-1])}"
         return (
-            f"Crease at {both} and bring {folds} to the centre line at {at(middle)}, one from each side."
-            if not placement
-            else f"Crease at {both} and bring {folds} outwards to the placement lines, half of the pleat on the fold line."
+            f"Bring the sew lines at {both} together, right side out, and sew down the line; then dress it.",
+            _SEWN,
+            0,
         )
+    if LineKind.CENTRE in by_kind and outer:
+        return _to_the_middle(at, by_kind), _PINNED, 2
     if len(outer) == 2:
         return (
             f"Crease at {at(outer[0])} and {at(outer[1])}; bring the left fold left to the line at {at(placement[0])} "
-            f"and the right fold right to the line at {at(placement[-1])}."
+            f"and the right fold right to the line at {at(placement[-1])}.",
+            _PINNED,
+            2,
         )
     if outer and placement:
         hand = "right" if placement[0].at > outer[0].at else "left"
-        return (
+        says = (
             f"Crease at {at(outer[0])} and bring the fold to the {hand}, on the placement line at {at(placement[0])}."
         )
-    return "Fold by its marks, in their order."
+        return says, _PINNED, 2
+    if outer:
+        return f"Crease at {at(outer[0])}; its placement line lies beyond the seam, where the ring closes.", _PINNED, 2
+    return "Fold by its marks, in their order, once the ring is closed.", _PINNED, 2
 
 
-def order(section: Section | Band, plan: Plan | None, *, joins: int = 0, hem: Length | None = None) -> list[Step]:
-    """The order of making, each step with the figures that it needs; what fixes the order is said first.
-
-    `joins` is how many joins there are, `hem` what the hem takes, None where it is not known.
-    """
-    write = section.scribe.write
-    closed = isinstance(section, Section) and section.closed
-    found = []
-    if closed:
-        found.append(
-            Step("opening", "Choose first where the zip or the opening goes: the joining starts there, under a pleat.")
+def _to_the_middle(say: Callable[[Mark], str], by_kind: dict[LineKind, list[Mark]]) -> str:
+    middle, outer = by_kind[LineKind.CENTRE][0], by_kind[LineKind.OUTER]
+    both = " and ".join(say(mark) for mark in outer)
+    if by_kind.get(LineKind.PLACEMENT):
+        return (
+            f"Crease at {both} and bring the fold outwards to the placement line, half of the pleat on the fold line."
         )
-    if joins:
-        many = f"{joins} joins" if joins > 1 else "the one join"
-        found.append(
-            Step(
-                "join",
-                f"Sew {many}; press the allowances open, or to one side where thick. Then measure the whole flat width again.",
-            )
-        )
-    found.append(
-        Step(
-            "hem",
-            f"Hem the free edge before any pleat is folded{f', {write(hem).text} of it' if hem else ''}, and trim it. Let a circle hang first.",
-        )
-    )
-    if plan is None:
-        found.append(Step("mark", "Mark part by part, from one end."))
-    elif plan.section.kind.folded:
-        found.append(
-            Step(
-                "mark",
-                f"Chalk {plan.count} pleats over {write(plan.flat).text}, inside the allowance first, then carry each mark down square. Marks that heat removes vanish under the iron.",
-            )
-        )
-    else:
-        found.append(
-            Step(
-                "mark",
-                f"Mark the match points on the {write(plan.flat).text} of cloth and on the {write(plan.finished).text} that it goes to.",
-            )
-        )
-    found += _made(section, plan)
-    finished = write(plan.finished).text if plan else "the finished width"
-    found.append(
-        Step("check", f"Measure it laid flat, before it is attached: {finished} from stitching line to stitching line.")
-    )
-    found.append(
-        Step(
-            "attach", "Attach it to its band, tape or base. Trim nothing while a pocket or a back layer lies under it."
-        )
-    )
-    found.append(
-        Step(
-            "close",
-            "Close the opening last, its join in the underlay of a pleat."
-            if closed
-            else "Close the ends, and count the pins in again.",
-        )
-    )
-    found.append(Step("log", "Write down what you would do otherwise next time."))
-    return found
-
-
-def _made(section: Section | Band, plan: Plan | None) -> list[Step]:
-    kind = plan.section.kind if plan else None
-    if plan is not None and not plan.section.kind.folded:
-        return [
-            Step(
-                "gather",
-                "Stitch the rows, knot one end, and draw the threads up part by part until match point meets match point.",
-            ),
-            Step("baste", "Even the gathers with a pin, then stitch between the rows and take the lower thread out."),
-        ]
-    if kind is not None and kind.upright and kind.width is Q.SPACING:
-        return [
-            Step(
-                "draw up",
-                f"Sew {plan.section.rows if plan else 2} rows through the stitch points, draw all of them up together, and fasten.",
-            )
-        ]
-    if kind is not None and kind.upright:
-        return [
-            Step("sew", "Sew each pleat down its line, right side out; then dress the fingers and catch them by hand.")
-        ]
-    pins = 2 * plan.count if plan else 0
-    counted = f" Count out {pins} pins, two to a pleat, and count them in again." if pins else ""
-    return [
-        Step("fold and pin", f"Fold each pleat and bring it to its line at the top and at the hem; pin both.{counted}"),
-        Step("press", "Press each fold before the next covers it, through a cloth."),
-        Step("baste", "Baste inside the allowance, and take the pins out as you come to them: never sew over one."),
-    ]
-
-
-def pins_of(pleats: Sequence[Folded]) -> int:
-    """How many pins hold them: two to a pleat, at its top and at its hem."""
-    return 2 * len(pleats)
-
-
-def hem_of(hem: Length | None, turns: int) -> Length | None:
-    """What a hem takes of the cloth: its depth for each turning."""
-    return hem * turns if hem is not None and hem > ZERO else None
+    if len(outer) > 1:
+        return f"Crease at {both} and bring both outer folds to the centre line at {say(middle)}, one from each side."
+    return f"Crease at {both} and bring the outer fold to the centre line at {say(middle)}."

@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import NamedTuple
 
 from ribbon.errors import Refusal
-from ribbon.lengths import ZERO, Length, read_length, write_ratio
+from ribbon.lengths import ZERO, Length, read_length, typed, write_ratio
 from ribbon.pins import End, Pin, Plan, Section, plan
 from ribbon.pleats import Quantity
 
@@ -67,9 +67,10 @@ def longer_end(made: Plan, name: str, width: Length) -> Iterator[Try]:
     tape = section.tape
     if tape is not None:
         width = tape * -(-width.mm // tape.mm)
-    text = section.scribe.write(width).text.removeprefix("≈")
-    mend = Mend(f"Make the {name} {text}", ((f"{name}.times", None), (f"{name}.width", text)))
-    end = End(read_length(text, section.unit))
+    where = "before the first pleat" if name == "lead" else "after the last pleat"
+    says = f"Leave {section.scribe.write(width).text} {where}"
+    mend = Mend(says, ((f"{name}.times", None), (f"{name}.width", typed(width, section.unit))))
+    end = End(width)
     yield Try(mend, replace(section, lead=end) if name == "lead" else replace(section, tail=end))
 
 
@@ -80,12 +81,11 @@ def shallower(made: Plan) -> Iterator[Try]:
         return
     room = made.length(kind.width) or ZERO
     deepest: Length = room / 2 if kind.width is Q.BOX else (spacing - room) / 2
-    text = section.fine.write(deepest).text.removeprefix("≈")
     if deepest <= ZERO:
         return
-    says, depth = f"Make the pleats {text} deep", Pin(read_length(text, section.unit).mm)
+    says, depth = f"Make the pleats {section.fine.write(deepest).text} deep", Pin(deepest.mm)
     pins, freed = _freed(section)
-    change = (f"pins.{Q.DEPTH}", text)
+    change = (f"pins.{Q.DEPTH}", typed(deepest, section.unit))
     yield Try(Mend(says, (change,)), replace(section, pins={**section.pins, Q.DEPTH: depth}))
     yield Try(
         Mend(says, (*freed, change, ("meet", False))), replace(section, pins={**pins, Q.DEPTH: depth}, meet=False)

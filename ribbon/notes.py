@@ -60,19 +60,31 @@ def dressing_says(plan: Plan) -> str | None:
     )
 
 
-def stops_say(section: Section, count: Fraction) -> str | None:
-    """Where the pleats are stitched down, and how much stitching that is."""
-    stops = section.stops
-    if stops is None or not section.kind.faces:
+def stops_say(section: Section, pleats: Fraction, width: Length | None = None) -> str | None:
+    """Where the pleats are stitched down, and how much stitching that is; `width` is what a box or an opening covers."""
+    stops, kind = section.stops, section.kind
+    if stops is None or not (kind.faces or kind.halves):
         return None
     write = section.scribe.write
-    run = stops.lower - stops.upper
-    where = (
-        f"from the edge down to {write(stops.lower).text}, and release them there"
-        if not stops.upper
-        else f"from {write(stops.upper).text} down to {write(stops.lower).text}"
+    run = stops.lower - (ZERO if stops.above else stops.upper) + stops.above
+    if stops.above:
+        where = f"from {write(stops.above).text} above the waistline down to {write(stops.lower).text} below it"
+    elif stops.upper:
+        where = f"from {write(stops.upper).text} down to {write(stops.lower).text}"
+    else:
+        where = f"from the edge down to {write(stops.lower).text}, and release them there"
+    line = "its placement line" if kind.faces else "both its folds"
+    if stops.crease is not None:
+        line = f"a line {write(stops.crease).text} from {'its crease' if kind.faces else 'each of its creases'}"
+    each, way = run * (2 if kind.halves else 1), ""
+    if stops.across and kind.halves:
+        beside = (stops.crease or ZERO) * 2
+        across = (width or ZERO) + (beside if kind.width is Q.OPENING else ZERO - beside)
+        each, way = each + max(across, ZERO), ", down one side, across and up the other,"
+    return (
+        f"Stitch each along {line}{way} {where}: {write(each).text} of stitching in each, "
+        f"{write(each * pleats).text} in all. Tie the threads off at each stop."
     )
-    return f"Stitch each along its placement line {where}: {write(run).text} of stitching in each, {write(run * count).text} in all. Tie the threads off at each stop."
 
 
 def taper_says(plan: Plan, upper: Tapered) -> str:
@@ -82,10 +94,12 @@ def taper_says(plan: Plan, upper: Tapered) -> str:
     extras = sorted(set(upper.extra))
     per = section.kind.take_up_per_depth
     says = f"{write(upper.height).text} higher the edge finishes {write(upper.finished).text}: each pleat is "
-    if len(extras) == 1:
-        says += f"{fine.write(extras[0] / per).text} deeper there."
+    if extras[-1] < ZERO:
+        extras, way = [abs(extra) for extra in reversed(extras)], "shallower"
     else:
-        says += f"{fine.write(extras[0] / per).text} to {fine.write(extras[-1] / per).text} deeper there."
+        way = "deeper"
+    least, most_deep = (fine.write(extra / per).text for extra in (extras[0], extras[-1]))
+    says += f"{least} {way} there." if least == most_deep else f"{least} to {most_deep} {way} there."
     moved = [slant for slant in upper.slants if slant.kind is LineKind.PLACEMENT and slant.shift]
     most = max((abs(slant.shift) for slant in (moved or upper.slants)), default=ZERO)
     edge = (
@@ -156,6 +170,8 @@ def gathered(plan: Plan) -> Gathered | None:
     for part in gathered_parts(plan):
         at, flat_at = at + part.finished, flat_at + part.flat
         points.append(Match(at, flat_at, part.name))
+    if section.closed:
+        points.pop()  # where the ring closes is the first again
     drawn = plan.finished - plan.lead - plan.tail
     spread = tried(section.gathering.swatches)
     least = drawn * spread.least + plan.lead + plan.tail if spread else None
@@ -167,22 +183,30 @@ def gathers_say(plan: Plan, found: Gathered) -> list[str]:
     """The sentences on match points, thread, swatches and the attachment."""
     section, gathering = plan.section, plan.section.gathering
     write, fine = section.scribe.write, section.fine.write
-    parts = len(found.points) - 1
+    parts = len(found.points) - (not section.closed)
     says = [f"Mark both edges in {parts} {'part' if parts == 1 else 'parts'} and pin them point to point."]
-    rows = f"{gathering.rows} {'row' if gathering.rows == 1 else 'rows'}"
-    sections = found.thread.sections
-    split = "" if sections == 1 else f" in {sections} sections, so that no thread breaks"
-    says.append(
-        f"Stitch {rows}{split}: {write(found.thread.each).text} of thread to a row, {write(found.thread.total).text} in all."
-    )
     if found.least is not None and found.most is not None and found.least != found.most:
         says.append(
             f"By your swatches it may want {fine(found.least).text} to {fine(found.most).text} of cloth: cut the longer, gather what is left in."
         )
-    if gathering.ruffler is not None:
-        tuck, stitch = tuck_text(gathering.ruffler.tuck, section.unit), stitch_text(gathering.ruffler.stitch)
+    if gathering.ruffler is None:
+        sections = found.thread.sections
+        rows = f"{gathering.rows} {'row' if gathering.rows == 1 else 'rows'}"
+        split = "" if sections == 1 else f" in {sections} sections, so that no thread breaks"
         says.append(
-            f"The attachment tucks {tuck} every {gathering.ruffler.every} stitches of {stitch}: {write_ratio(gathering.ruffler.ratio).text} times. "
-            "A flat layer sewn in the same pass is as long as the finished edge. Turn the first two tucks by hand."
+            f"Stitch {rows}{split}: {write(found.thread.each).text} of thread to a row, {write(found.thread.total).text} in all."
+        )
+        return says
+    ruffler = gathering.ruffler
+    tuck, stitch = tuck_text(ruffler.tuck, section.unit), stitch_text(ruffler.stitch)
+    every = "at every stitch" if ruffler.every == 1 else f"every {ruffler.every} stitches"
+    says.append(
+        f"The attachment tucks {tuck} {every} of {stitch}: {write_ratio(ruffler.ratio).text} times. "
+        "A flat layer sewn in the same pass is as long as the finished edge. Turn the first two tucks by hand."
+    )
+    swatches = tried(gathering.swatches)
+    if swatches is not None and swatches.mean != ruffler.ratio:
+        says.append(
+            f"Set so it should make {write_ratio(ruffler.ratio).text} times, and the swatches say {write_ratio(swatches.mean).text}: the swatches decide."
         )
     return says

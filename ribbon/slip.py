@@ -2,25 +2,42 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.lengths import ZERO, Length, write_ratio
+from ribbon.lengths import ZERO, Length, typed, write_ratio
+from ribbon.nearness import nearness_says
 from ribbon.notes import (
     Gathered,
     dressing_says,
     facing_says,
+    gathered,
     gathers_say,
     insert_says,
     lining_says,
     stops_say,
     taper_says,
 )
-from ribbon.pins import Inserted, Mixed, Plan, Taped, Tapered, applied, much_says, pleats_say
+from ribbon.pins import (
+    Band,
+    Inserted,
+    Mixed,
+    Plan,
+    Section,
+    Taped,
+    Tapered,
+    applied,
+    much_says,
+    pleats_say,
+    turned,
+    usual_seam,
+)
 from ribbon.pins.solution import Gave
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
 from ribbon.readings import Joined
+from ribbon.strip import LineKind
 
 Q = Quantity
 
@@ -32,13 +49,21 @@ class Sentence(NamedTuple):
     text: str
 
 
-def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentence]:
-    """The slip of `plan`, most needed first; `made` is how it is joined, None where the cloth is not known."""
-    joins = made is not None and made.joins
-    found = [Sentence("cut", _cut_joined(plan, made) if made and joins else _cut(plan))]
-    if made and joins:
+def slip(
+    plan: Plan, on_tape: Taped | None, made: Joined | None, layers: int = 0, more: Length = ZERO
+) -> list[Sentence]:
+    """The slip of `plan`, most needed first.
+
+    `made` is how it is joined, None where the cloth is not known; `layers` how many lie on one another at the most;
+    `more` what front pieces in one length with it add.
+    """
+    found = [Sentence("cut", cut_says(plan.section, plan.flat, made, more))]
+    if made and made.joins:
         found.append(Sentence("join", _joins(made)))
     found.append(Sentence("fold", _fold(plan)))
+    near = nearness_says(plan, layers) if layers else None
+    if near:
+        found.append(Sentence("near", near))
     if on_tape is not None:
         found.append(Sentence("tape", tape_says(plan, on_tape)))
     corrected = correction_says(plan)
@@ -48,23 +73,28 @@ def slip(plan: Plan, on_tape: Taped | None, made: Joined | None) -> list[Sentenc
     if plan.values["rest"]:
         found.append(Sentence("rest", _rest(plan)))
     found += [Sentence("assumed", text) for text in _assumed(plan)]
+    found += [Sentence("assumed", text) for text in _assumed_seam(plan.section)]
     return found
 
 
 def correction_says(plan: Plan) -> str | None:
-    """What the checks, or the known turn of the cloth, changed in the marks; None where nothing did."""
-    found = applied(plan)
-    if not found:
-        return None
-    causes = (("a check", plan.section.corrections), ("the turn of this cloth", plan.section.turn))
-    why = " and ".join(text for text, is_so in causes if is_so)
+    """What the checks, and the known turn of the cloth, changed in the marks; None where nothing did."""
+    section = plan.section
     told = []
     for sign, way in ((1, "more"), (-1, "less")):
-        own = [one for one in found if one.divisions * sign > 0]
+        own = [one for one in applied(plan) if one.divisions * sign > 0]
         if own:
-            much = much_says(plan.section, own)
+            much = much_says(section, own)
             told.append(f"{pleats_say(own)} {'takes' if len(own) == 1 else 'take'} {much} {way}")
-    return f"Marked anew for {why}: {'; '.join(told)}; the cut cloth stays as it is."
+    says = f"Marked anew for a check: {'; '.join(told)}; the cut cloth stays as it is." if told else ""
+    if section.turn and turned(plan):
+        way = "less" if section.turn > ZERO else "more"
+        each = f"For the turn of this cloth every pleat takes {section.fine.write(abs(section.turn)).text} {way}"
+        share = (
+            "" if section.tape is None or not section.turn.mm % section.tape.mm else ", by running total on the tape"
+        )
+        says = f"{says} {each}{share}.".strip()
+    return says or None
 
 
 def made_as(
@@ -72,7 +102,8 @@ def made_as(
 ) -> list[Sentence]:
     """What the slip says beyond the row: facing, stops, the second level, the pattern piece, gathers, the lining."""
     section = plan.section
-    stops, facing = stops_say(section, plan.pleats), facing_says(section)
+    covers = plan.length(section.kind.width) if section.kind.width else None
+    stops, facing = stops_say(section, plan.pleats, covers), facing_says(section)
     dressing = dressing_says(plan)
     found = [Sentence("dressing", dressing)] if dressing else []
     if stops:
@@ -94,11 +125,7 @@ def mixed_slip(whole: Mixed, made: Joined | None, on_tape: list[Taped | None]) -
     """The slip of a mixed edge: what to cut, then each part from where it begins."""
     band = whole.band
     write = band.scribe.write
-    says = f"Cut {write(whole.flat + band.allowance.start + band.allowance.end).text}: {write(whole.flat).text} flat, allowances included."
-    if made is not None and made.joins:
-        cuts = ", ".join(write(width.cut).text for width in made.widths)
-        says = f"Cut {len(made.widths)} pieces: {cuts}, allowances included."
-    found = [Sentence("cut", says)]
+    found = [Sentence("cut", cut_says(band, whole.flat, made))]
     if made is not None and made.joins:
         found.append(Sentence("join", _joins(made)))
     for number, one in enumerate(whole.laid, 1):
@@ -114,37 +141,47 @@ def mixed_slip(whole: Mixed, made: Joined | None, on_tape: list[Taped | None]) -
         for number, (one, taped) in enumerate(zip(whole.laid, on_tape, strict=False), 1)
         if one.plan is not None and taped is not None and len(taped.groups) > 1
     ]
-    return found
+    return found + [Sentence("assumed", text) for text in _assumed_seam(band)]
 
 
-def cut_width(plan: Plan) -> Length:
-    """The cut width: the flat width and the allowances at both ends (work, section 1), before any joins."""
-    return plan.flat + plan.section.allowance.start + plan.section.allowance.end
+def cut_says(edge: Section | Band, flat: Length, made: Joined | None, more: Length = ZERO) -> str:
+    """What to cut, and the share of each seam in it: ``288 + 4 × 1/2 = 290 in``; `more` is that of front pieces."""
+    write, allowance = edge.scribe.write, edge.allowance
+    joins = len(made.joins) if made is not None else 0
+    seams = Counter([allowance.start, allowance.end, *[allowance.join] * (2 * joins)])
+    del seams[ZERO]
+    total: Length = flat + more + sum((length * many for length, many in seams.items()), ZERO)
+    sign = edge.unit.sign
 
+    def figure(length: Length) -> str:
+        return write(length).text.removesuffix(f" {sign}")
 
-def _cut(plan: Plan) -> str:
-    section = plan.section
-    write = section.scribe.write
-    start, end = section.allowance.start, section.allowance.end
-    if not start and not end:
-        return f"Cut {write(plan.flat).text} of cloth, plus your seam allowances."
-    allowed = (
-        f"{write(start).text} at each end"
-        if start == end
-        else f"{write(start).text} at the start and {write(end).text} at the end"
-    )
-    return f"Cut {write(cut_width(plan)).text}: {write(plan.flat).text} flat and {allowed}."
-
-
-def _cut_joined(plan: Plan, made: Joined) -> str:
-    write = plan.section.scribe.write
+    shares = [f"{many} × {figure(length)}" if many > 1 else figure(length) for length, many in seams.items()]
+    fronts = [f"{figure(more)} for the front pieces"] if more else []
+    sum_says = " + ".join([figure(flat), *fronts, *shares]) + f" = {write(total).text}"
+    if made is None or not made.joins:
+        if not seams and not more:
+            return f"Cut {write(flat).text} of cloth; no seam allowance is in it."
+        return f"Cut {write(total).text}: {sum_says}."
     cuts = [write(width.cut).text for width in made.widths]
     count = _COUNTED.get(len(cuts), str(len(cuts)))
     listed = f"{', '.join(cuts[:-1])} and {cuts[-1]}" if len(set(cuts)) > 1 else f"{cuts[0]} each"
-    return f"Cut {count} pieces, {listed}, allowances included: {write(plan.flat).text} flat in all."
+    if not seams:
+        return f"Cut {count} pieces, {listed}: {write(total).text} in all; no seam allowance is in them."
+    return f"Cut {count} pieces, {listed}: {sum_says} in all."
 
 
 _COUNTED = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six", 7: "seven", 8: "eight", 9: "nine"}
+
+
+def _assumed_seam(edge: Section | Band) -> list[str]:
+    if not edge.allowance.assumed:
+        return []
+    seam = edge.scribe.write(usual_seam(imperial=edge.imperial)).text
+    where = "at the ends and the joins"
+    if isinstance(edge, Section) and edge.closed:
+        where = "at the joins and where the ring closes"
+    return [f"Assumed: a seam allowance of {seam} {where}; say your own under Cloth."]
 
 
 def _joins(made: Joined) -> str:
@@ -159,12 +196,35 @@ def _joins(made: Joined) -> str:
             says.append(f"{verb} {place}.")
         else:
             numbers = str(pleats[0]) if len(pleats) == 1 else f"{', '.join(map(str, pleats[:-1]))} and {pleats[-1]}"
-            at = f"at the {place}" if place == "inner fold" else place
+            at = (
+                f"at the {place}"
+                if place == "inner fold"
+                else f"in the {place}"
+                if place.startswith("middle")
+                else place
+            )
             says.append(f"{verb} {at} of pleat{'s' if len(pleats) > 1 else ''} {numbers}.")
-    shown = sum(not join.hidden for join in made.joins)
-    if shown:
-        says.append(f"{shown} of {len(made.joins)} would show: no hidden place is within reach of the cloth's width.")
+    if made.shown:
+        where = Counter(_shown_at(join.where) for join in made.joins if not join.hidden)
+        listed = "; ".join(f"{many} {place}" for place, many in where.items())
+        says.append(f"{made.shown} of {len(made.joins)} would show: {listed}.")
+    more = len(made.widths) - made.least
+    if more > 0 and made.hiding and not made.shown:
+        widths = "one width" if more == 1 else f"{more} widths"
+        least = _COUNTED.get(made.least, "one" if made.least == 1 else str(made.least))
+        says.append(
+            f"Hiding every join takes {widths} more; with joins where they fall {least} would do (under Cloth)."
+        )
     return " ".join(says)
+
+
+def _shown_at(where: str) -> str:
+    """Where a join shows, and why."""
+    if where.startswith("in the open"):
+        return "in the open"
+    if where.startswith("among the fingers"):
+        return "among fingers"
+    return "behind, but so near a fold that its allowance comes out beside it"
 
 
 def _fold(plan: Plan) -> str:
@@ -196,21 +256,19 @@ def tape_says(plan: Plan, on_tape: Taped) -> str:
     section = plan.section
     write = section.scribe.write
     if not section.kind.folded:
-        return (
-            "Every match point falls on the tape."
-            if not on_tape.off
-            else (
-                f"On the tape the flat width is {write(on_tape.flat).text}, so that every match point falls on a division."
-            )
-        )
+        return _points_say(plan, on_tape)
     deep = "deep" if Q.DEPTH in section.kind.quantities else "of cloth"
     groups = on_tape.groups
+
+    def size(depth: Length) -> str:
+        # A correction moves one fold alone, and so leaves halves of divisions.
+        said = write(depth)
+        return said.text if said.exact or section.tape is None else typed(depth, section.unit)
+
     if len(groups) == 1:
-        says = f"On the tape every pleat is {write(groups[0][1]).text} {deep}."
+        says = f"On the tape every pleat is {size(groups[0][1])} {deep}."
     else:
-        counted = [
-            f"{count} {'pleat' if count == 1 else 'pleats'} {write(depth).text} {deep}" for count, depth in groups
-        ]
+        counted = [f"{count} {'pleat' if count == 1 else 'pleats'} {size(depth)} {deep}" for count, depth in groups]
         says = f"On the tape: {', '.join(counted[:-1])} and {counted[-1]}, spread evenly as marked."
     if on_tape.off:
         longer = "more" if on_tape.off > ZERO else "less"
@@ -218,6 +276,24 @@ def tape_says(plan: Plan, on_tape: Taped) -> str:
     wrong = on_tape.naive_error
     if abs(wrong) >= (section.tape or ZERO) and wrong:
         says += f" Folding one rounded pleat {plan.count} times would {'need' if wrong > ZERO else 'leave'} {write(abs(wrong)).text} {'more cloth' if wrong > ZERO else 'over'}."
+    return says
+
+
+def _points_say(plan: Plan, on_tape: Taped) -> str:
+    """How the match points stand to the tape."""
+    section, write = plan.section, plan.section.scribe.write
+    exact = gathered(plan)
+    points = exact.points if exact else ()
+    tape = section.tape or ZERO
+    on = bool(tape) and all(not at.mm % tape.mm for one in points for at in (one.finished, one.flat))
+    if on and not on_tape.off:
+        return "Every match point falls on the tape."
+    left = len(points) - sum(line.kind is LineKind.MATCH for line in on_tape.strip.lines)
+    says = (
+        f"Each match point is put on the nearest division of both edges; the flat width is {write(on_tape.flat).text}."
+    )
+    if left > 0:
+        says += f" {left} {'point stands' if left == 1 else 'points stand'} too close for this tape and {'is' if left == 1 else 'are'} left out."
     return says
 
 
@@ -235,7 +311,9 @@ def gave_says(plan: Plan, gave: Gave) -> str:
 
 
 def _rest(plan: Plan) -> str:
-    where = {"ends": "half to each end", "lead": "to the lead", "tail": "to the tail"}[plan.section.remainder]
+    where = {"ends": "half to each end", "lead": "before the first pleat", "tail": "after the last pleat"}[
+        plan.section.remainder
+    ]
     return f"{plan.section.scribe.write_mm(plan.values['rest']).text} is left over and goes {where}."
 
 

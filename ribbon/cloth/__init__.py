@@ -13,26 +13,32 @@ from ribbon.cloth.buying import (
     notions,
     offers,
     repeats_at_hand,
+    rooms_at_hand,
+    totals,
 )
-from ribbon.cloth.drop import Drop, Lined, Lining, drop_on, lined, lining_cut
-from ribbon.cloth.joining import Lying, lying
+from ribbon.cloth.drop import Drop, Lined, Lining, LiningCut, drop_on, lined, lining_taken, lining_ways, usual_lining
+from ribbon.cloth.fronts import Fronts, fronts
+from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.piece import Laid, Piece
 from ribbon.cloth.seen import Seen, on_front, on_spans
-from ribbon.cloth.stripes import HAND, Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat
-from ribbon.cloth.ways import Way, best, ways
+from ribbon.cloth.shares import drops
+from ribbon.cloth.stripes import Apron, Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat, usual_hand
+from ribbon.cloth.ways import Way, usual, ways
 from ribbon.cloth.weight import load
 
 __all__ = [
-    "HAND",
+    "Apron",
     "Band",
     "Bolt",
     "Bought",
     "Drop",
+    "Fronts",
     "Laid",
     "Layout",
     "Lined",
     "Lining",
+    "LiningCut",
     "Lying",
     "Makes",
     "Notion",
@@ -41,16 +47,19 @@ __all__ = [
     "Seen",
     "Stripe",
     "Way",
+    "allowed_of",
     "apron",
-    "best",
     "buy",
     "coloured",
     "deepened",
     "drop_on",
+    "drops",
+    "fronts",
     "layout",
     "lined",
     "lined_up",
-    "lining_cut",
+    "lining_taken",
+    "lining_ways",
     "load",
     "lying",
     "makes",
@@ -61,8 +70,14 @@ __all__ = [
     "on_spans",
     "repeat_of",
     "repeats_at_hand",
+    "rooms_at_hand",
     "to_repeat",
+    "totals",
+    "usual",
+    "usual_hand",
+    "usual_lining",
     "ways",
     "whole_repeats",
     "widths_for",
+    "with_fronts",
 ]

@@ -9,8 +9,9 @@ from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop, drop_on
-from ribbon.cloth.joining import lying
+from ribbon.cloth.joining import fits
 from ribbon.errors import Refusal
+from ribbon.gathers import thread
 from ribbon.lengths import ZERO, Length
 from ribbon.pins import Pin, Plan, Section, plan, strip
 from ribbon.pleats import Quantity
@@ -35,11 +36,23 @@ class Bought(NamedTuple):
             return None
         return self.needed - self.at_hand
 
+    @property
+    def enough(self) -> bool:
+        """True where what is at hand is enough: then nothing is bought."""
+        return self.at_hand is not None and self.short is None
+
 
 def buy(bolt: Bolt, needed: Length) -> Bought:
-    """What to ask the shop for so that `needed` is there once washed."""
+    """What to ask the shop for so that `needed` is there once washed: nothing where enough is at hand.
+
+    Where some is at hand the whole is asked for in one length, since it cannot be pieced; a sheet is all there is.
+    """
+    unwashed = needed / (1 - bolt.shrinkage)
+    got = Bought(unwashed, ZERO, None, bolt.at_hand)
+    if got.enough or bolt.rectangle:
+        return got
     asked = bolt.bought(needed)
-    return Bought(needed / (1 - bolt.shrinkage), asked, bolt.cost(asked), bolt.at_hand)
+    return got._replace(asked=asked, cost=bolt.cost(asked))
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,18 +68,37 @@ def notions(made: Plan, joins: int, drop: Length | None) -> list[Notion]:
     """What a piece wants beside its cloth, by its kind (work, sections 9 and 14).
 
     Hooks are one a pleat and one at each end.  Thread is what the seams, hems and rows take, three times their length.
+    A ring of pleats is opened; a frill that is closed slips over.
     """
-    found = []
-    if made.section.kind.name == "pinch":
+    found, kind = [], made.section.kind
+    hung = kind.upright and kind.width is None
+    if hung:
         found.append(Notion("hooks", made.count + 2, None))
         found.append(Notion("stiffener or heading tape", None, made.flat))
-    if made.section.closed:
+    if made.section.closed and kind.folded:
         found.append(Notion("zip or fastening for the opening", 1, None))
-    if made.section.kind.name != "pinch":
+    if not hung:
         found.append(Notion("band, tape or interfacing along the edge", None, made.finished))
     seams = (drop or ZERO) * (joins + 2)
-    found.append(Notion("thread", None, (made.flat * 2 + seams) * 3))
+    rows = ZERO
+    if not kind.folded and made.section.gathering.ruffler is None:
+        rows = thread(made.flat - made.lead - made.tail, made.section.gathering).total
+    found.append(Notion("thread", None, (made.flat * 2 + seams) * 3 + rows))
     return found
+
+
+def totals(found: Iterable[Notion]) -> list[Notion]:
+    """Every notion once, so many or so long in all, in the order in which they were first named."""
+    sums: dict[str, Notion] = {}
+    for one in found:
+        before = sums.get(one.name)
+        if before is None:
+            sums[one.name] = one
+            continue
+        count = None if one.count is None else one.count + (before.count or 0)
+        length = None if one.length is None else one.length + (before.length or ZERO)
+        sums[one.name] = Notion(one.name, count, length)
+    return list(sums.values())
 
 
 class Makes(NamedTuple):
@@ -77,54 +109,89 @@ class Makes(NamedTuple):
     pins: dict[Quantity, Fraction]
 
 
-_TRIES = 24
+_MOST_WORK = 12_000  # pleats folded in looking for the most; past that it is looked for in longer steps
 
 
-def _down(length: Length, tape: Length | None) -> Length:
+def _down(length: Length, tape: Length) -> Length:
     """`length` down to a whole division."""
-    return length if tape is None else tape * int(length / tape)
+    return tape * int(length / tape)
 
 
-def makes(section: Section, available: Length, fits: Callable[[Plan], bool] = lambda made: True) -> list[Makes]:
+def makes(section: Section, available: Length, can_be: Callable[[Plan], bool] = lambda made: True) -> list[Makes]:
     """What `available` of flat width will make: the greatest fullness, the longest edge, the most pleats.
 
-    Each is found by letting go of one fact and pinning the cloth instead, a little less of it at a time until the plan
-    `fits` (its joins hide within the widths there are).  Those that cannot be are left out.
+    Each is found by letting go of one fact.  For the first two the cloth is pinned instead, a division of the tape less
+    of it at a time, for the last the count, a pleat fewer at a time, until the plan `can_be` cut (its joins hide within the
+    widths there are): so none that is more fits.  Those that cannot be are left out.
     """
     found: list[Makes] = []
-
-    def tried(name: str, drop: Iterable[Quantity], read: Callable[[Plan], Fraction], also: Quantity) -> None:
-        kept = {q: pin for q, pin in section.pins.items() if q not in (*drop, Q.FLAT)}
-        for less in range(_TRIES):
-            flat = _down(available * (1 - Fraction(less, 2 * _TRIES)), section.tape)
-            try:
-                made = plan(replace(section, pins={**kept, Q.FLAT: Pin(flat.mm)}, meet=None))
-            except Refusal:
-                return
-            if fits(made):
-                found.append(Makes(name, read(made), {Q.FLAT: flat.mm, also: made.values[also]}))
-                return
-
+    tape = section.tape or (Length.inches(Fraction(1, 16)) if section.imperial else Length(1))
     if Q.FINISHED in section.pins:
-        sizes = (Q.FULLNESS, Q.DEPTH, Q.PER_PLEAT)
-        tried("greatest fullness", sizes, lambda made: made.fullness, Q.FULLNESS)
-    tried("longest edge", (Q.FINISHED, Q.COUNT), lambda made: made.finished.mm, Q.FINISHED)
-    if section.kind.folded and Q.FINISHED in section.pins:
-        keeps = {Q.DEPTH, Q.PER_PLEAT} & section.pins.keys()
-        if keeps:
-            tried("most pleats", (Q.COUNT, Q.SPACING, Q.FULLNESS, Q.BOX), lambda made: made.pleats, Q.COUNT)
+        made = _most_cloth(section, available, tape, (Q.FULLNESS, Q.DEPTH, Q.PER_PLEAT), can_be)
+        if made is not None:
+            pins = {Q.FLAT: made.flat.mm, Q.FULLNESS: made.values[Q.FULLNESS]}
+            found.append(Makes("greatest fullness", made.fullness, pins))
+    made = _most_cloth(section, available, tape, (Q.FINISHED, Q.COUNT), can_be)
+    if made is not None:
+        found.append(Makes("longest edge", made.finished.mm, {Q.FLAT: made.flat.mm, Q.FINISHED: made.finished.mm}))
+    keeps = {Q.DEPTH, Q.PER_PLEAT} & section.pins.keys()
+    if section.kind.folded and Q.FINISHED in section.pins and keeps and not section.places:
+        made = _most_pleats(section, available, can_be)
+        if made is not None:
+            found.append(Makes("most pleats", made.pleats, {Q.FLAT: made.flat.mm, Q.COUNT: made.pleats}))
     return found
 
 
-def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> dict[str, Length]:
-    """The flat width that the length of `bolt` at hand holds, washed, each way that it can lie; one way if `way` names it.
+def _most_cloth(
+    section: Section, available: Length, tape: Length, drop: tuple[Quantity, ...], can_be: Callable[[Plan], bool]
+) -> Plan | None:
+    """The plan of the most cloth up to `available` that fits, the facts in `drop` let go."""
+    kept = {q: pin for q, pin in section.pins.items() if q not in (*drop, Q.FLAT)}
+    flat, work = _down(available, tape), 0
+    while flat > ZERO and work < 2 * _MOST_WORK:
+        try:
+            made = plan(replace(section, pins={**kept, Q.FLAT: Pin(flat.mm)}, meet=None))
+        except Refusal:
+            return None
+        if can_be(made):
+            return made
+        work += 40 + made.count
+        flat -= tape if work < _MOST_WORK else tape * 24
+    return None
 
-    Across it, along it side by side, or in one length along it; ways that hold nothing are left out.
+
+def _most_pleats(section: Section, available: Length, can_be: Callable[[Plan], bool]) -> Plan | None:
+    """The plan of the most pleats of their depth on their edge that fits."""
+    free = (Q.FLAT, Q.COUNT, Q.SPACING, Q.FULLNESS, Q.BOX)
+    kept = {q: pin for q, pin in section.pins.items() if q not in free}
+    take = (section.pins.get(Q.PER_PLEAT) or section.pins[Q.DEPTH]).value
+    if Q.PER_PLEAT not in section.pins:
+        take *= section.kind.take_up_per_depth
+    half = Fraction(section.folds % 2, 2)
+    step = 2 if section.mirrored and section.mirror_at is None else 1
+    count = Fraction(int((available.mm - section.pins[Q.FINISHED].value) / take) // step * step) + half
+    work = 0
+    while count > 0 and work < _MOST_WORK:
+        try:
+            made = plan(replace(section, pins={**kept, Q.COUNT: Pin(count)}, meet=None))
+        except Refusal:
+            made = None
+        if made is not None and made.flat <= available and can_be(made):
+            return made
+        work += 40 + int(count)
+        count -= step
+    return None
+
+
+def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> dict[str, Length]:
+    """The flat width that the length of `bolt` at hand holds, washed, the way that it is asked to lie; across, else.
+
+    Across it, along it side by side, or in one length along it; a way that holds nothing is left out.
 
     >>> cm = Length.cm
-    >>> bolt = Bolt(cm(140), at_hand=cm(260))
-    >>> {name: float(room.mm) for name, room in rooms_at_hand(bolt, Drop(cm(63)), Allowed(cm(2), cm(2), cm(1))).items()}
-    {'across': 5500.0, 'lengthways': 5140.0, 'railroaded': 2560.0}
+    >>> bolt, drop, allowed = Bolt(cm(140), at_hand=cm(260)), Drop(cm(63)), Allowed(cm(2), cm(2), cm(1))
+    >>> [float(room.mm) for way in ("best", "railroaded") for room in rooms_at_hand(bolt, drop, allowed, way).values()]
+    [5500.0, 2560.0]
     """
     washed, ends, join = bolt.washed, allowed.start + allowed.end, allowed.join * 2
     if washed is None:
@@ -133,10 +200,11 @@ def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -
     found = {"across": bolt.usable * across - ends - join * max(0, across - 1)}
     beside = int(bolt.usable / drop.cut)
     if beside and not bolt.directional:
-        found |= {"lengthways": washed * beside - ends - join * (beside - 1), "railroaded": washed - ends}
-    # A sheet has the length it has: it is cut across unless another way is asked for.
-    only = "across" if bolt.rectangle and way == "best" else way if way in found else None
-    return {name: room for name, room in found.items() if room > ZERO and (only is None or name == only)}
+        found["lengthways"] = washed * beside - ends - join * (beside - 1)
+        found["railroaded"] = washed - ends
+    # Across, with the grain, unless another way is asked for.
+    only = way if way in found else "across"
+    return {name: room for name, room in found.items() if room > ZERO and name == only}
 
 
 def makes_at_hand(
@@ -147,9 +215,9 @@ def makes_at_hand(
     strategy: Strategy = Strategy.FEWEST,
     way: str = "best",
 ) -> list[Makes]:
-    """What the length of `bolt` at hand will make of `section`, washed, lying whichever way holds the most.
+    """What the length of `bolt` at hand will make of `section`, washed, lying the way that it is asked to.
 
-    Only what its joins hide in the cloth that there is, shared by `strategy`; one way if `way` names it.
+    Only what its joins hide in the cloth that there is, shared by `strategy`.
     """
     rooms = rooms_at_hand(bolt, drop, allowed, way)
     washed = bolt.washed
@@ -157,15 +225,11 @@ def makes_at_hand(
         return []
     taken = max(rooms, key=lambda name: rooms[name].mm)
 
-    def fits(made: Plan) -> bool:
+    def can_be_cut(made: Plan) -> bool:
         laid = strip(made)
-        try:
-            lies = lying(laid, walk(laid), bolt, drop, allowed, strategy, taken)
-        except Refusal:
-            return False
-        return lies.taken is not None and lies.taken.length <= washed
+        return fits(laid, walk(laid), bolt, drop, allowed, strategy, taken, washed)
 
-    return makes(section, rooms[taken], fits)
+    return makes(section, rooms[taken], can_be_cut)
 
 
 class Offer(NamedTuple):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt, whole_repeats, widths_for
+from ribbon.cloth.shares import drops
 from ribbon.errors import refuse
 from ribbon.lengths import ZERO, Length
 
@@ -35,7 +36,8 @@ def drop_on(bolt: Bolt, drop: Drop) -> Length:
 class Lining(NamedTuple):
     """How a lining differs from its face: shorter and narrower by so much in all, with a hem of its own.
 
-    `allowance` is what each seam takes; with `tube` it is sewn to the face along both sides and turned.
+    `allowance` is what each seam takes; with `tube` it is sewn to the face along both sides and turned.  `way` is how it
+    lies on its cloth, across it unless another is asked for.
     """
 
     shorter: Length = Length.cm(2)
@@ -45,6 +47,22 @@ class Lining(NamedTuple):
     heading: Length = ZERO
     allowance: Length = Length(15)
     tube: bool = False
+    way: str = "best"
+
+    @property
+    def side(self) -> Length:
+        """What the face of a tube is cut wider than it measures turned, at each side: its seam, and what rolls round.
+
+        From turned = (face + lining − 4 a) / 2, the lining being narrower than the face.
+        """
+        return self.allowance + self.narrower / 4
+
+
+def usual_lining(*, imperial: bool) -> Lining:
+    """A lining's own rules where nothing is said: 2 cm shorter with a hem of 3, or 1 in and 1, by what a sewist is used to."""
+    if imperial:
+        return Lining(Length.inches(1), hem=Length.inches(1), allowance=Length.inches(1) / 2)
+    return Lining()
 
 
 class Lined(NamedTuple):
@@ -61,27 +79,31 @@ class Lined(NamedTuple):
 
 
 class LiningCut(NamedTuple):
-    """How a lining is cut: the width of each piece, its allowances included, and the length of cloth that takes.
+    """One way to cut a lining: the width of each piece, its allowances included, and the length of cloth that takes.
 
-    `railroaded` linings run with their length along the cloth, in one piece.
+    Railroaded and lengthways its length runs across the cloth.  `why_not` says what forbids this way, if anything.
     """
 
+    name: str
     widths: tuple[Length, ...]
     needed: Length
-    railroaded: bool
+    why_not: str = ""
+
+    @property
+    def joins(self) -> int:
+        """How many seams it takes."""
+        return max(0, len(self.widths) - 1)
 
 
-def lining_cut(made: Lined, bolt: Bolt, allowance: Length) -> LiningCut:
-    """A lining on its cloth: railroaded where the cloth is wide enough, else in equal widths with a seam between them.
+def lining_ways(made: Lined, bolt: Bolt, allowance: Length) -> list[LiningCut]:
+    """The ways to cut a lining: across its cloth in equal widths, in strips along it, railroaded in one piece.
 
     Raises `Refusal` for cloth too narrow to hold its own seams.
 
-    >>> cut = lining_cut(Lined(Length.cm(147), Length.cm(200), None, None), Bolt(Length.cm(60)), Length.cm(1))
-    >>> len(cut.widths), sum((w.mm for w in cut.widths), 0) == 1470 + 4 * 10, cut.needed == Length.cm(600)
-    (3, True, True)
+    >>> cut = lining_ways(Lined(Length.cm(147), Length.cm(200), None, None), Bolt(Length.cm(60)), Length.cm(1))[0]
+    >>> cut.joins, sum((w.mm for w in cut.widths), 0) == 1470 + 4 * 10, cut.needed == Length.cm(600)
+    (2, True, True)
     """
-    if made.length <= bolt.usable:
-        return LiningCut((made.width,), made.width, railroaded=True)
     many = widths_for(bolt, made.width, ZERO, allowance)
     if not many:
         raise refuse(
@@ -91,8 +113,22 @@ def lining_cut(made: Lined, bolt: Bolt, allowance: Length) -> LiningCut:
             "the lining is too narrow to hold even its own seams",
             "use wider lining, or narrower allowances",
         )
-    each = (made.width + allowance * (2 * (many - 1))) / many
-    return LiningCut((each,) * many, made.length * many, railroaded=False)
+
+    def equal(parts: int) -> tuple[Length, ...]:
+        return ((made.width + allowance * (2 * (parts - 1))) / parts,) * parts
+
+    across = equal(many)
+    found = [LiningCut("across", across, made.length * drops(across, bolt.usable))]
+    too_long = "it is longer than its cloth is wide"
+    side_by_side = int(bolt.usable / made.length)
+    strips = equal(max(1, side_by_side))
+    found.append(LiningCut("lengthways", strips, strips[0], "" if side_by_side > 1 else too_long))
+    return [*found, LiningCut("railroaded", (made.width,), made.width, "" if side_by_side else too_long)]
+
+
+def lining_taken(found: list[LiningCut], wanted: str) -> LiningCut:
+    """The way asked for where it can be; else across, with the grain."""
+    return next((one for one in found if one.name == wanted and not one.why_not), found[0])
 
 
 def lined(face_width: Length, drop: Drop, lining: Lining) -> Lined:

@@ -5,12 +5,14 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
-from ribbon.cloth.drop import Drop
-from ribbon.cloth.ways import Way, best, ways
+from ribbon.cloth.drop import Drop, drop_on
+from ribbon.cloth.shares import drops
+from ribbon.cloth.ways import Way, lengthways, usual, ways
 from ribbon.errors import Refusal
-from ribbon.lengths import Length
-from ribbon.readings import Allowed, Joined, Strategy, Width, joined
-from ribbon.strip import Strip, Walk
+from ribbon.lengths import ZERO, Length
+from ribbon.pins import Band, Section
+from ribbon.readings import Allowed, Joined, Strategy, Width, fewest_hidden, joined
+from ribbon.strip import Role, Span, Strip, Walk, join
 
 _TRIES = 60
 
@@ -23,6 +25,18 @@ class Lying(NamedTuple):
     joined: Joined
 
 
+def allowed_of(edge: Section | Band) -> Allowed:
+    """The seam allowances and the tape by which an edge is joined."""
+    allowance = edge.allowance
+    return Allowed(allowance.start, allowance.end, allowance.join, edge.tape)
+
+
+def with_fronts(strip: Strip, outer: Length, inner: Length) -> Strip:
+    """The strip with so much plain cloth more before its start and behind its end: front pieces in one length with it."""
+    plain = [Strip((Span(length, Role.PLAIN),), (), ()) if length > ZERO else None for length in (outer, inner)]
+    return join([one for one in (plain[0], strip, plain[1]) if one is not None])
+
+
 def lying(
     strip: Strip,
     walked: Walk,
@@ -32,7 +46,7 @@ def lying(
     strategy: Strategy,
     wanted: str = "best",
 ) -> Lying:
-    """How `strip` lies on `bolt`: the `wanted` way where it can be, else the one that takes least.
+    """How `strip` lies on `bolt`: the `wanted` way where it can be, else across it.
 
     Across, widths are as wide as the cloth; lengthways, strips side by side are as long as they must be for the joins
     to hide; railroaded there is no join.  Raises `Refusal` where the strategy cannot be followed.
@@ -43,18 +57,37 @@ def lying(
     cut = strip.flat + allowed.start + allowed.end
     found = [
         _lengthways(strip, walked, way, allowed) if way.name == "lengthways" and way.strips else (way, None)
-        for way in ways(bolt, drop, cut, len(across.widths), allowed.join)
+        for way in ways(bolt, drop, cut, [width.cut for width in across.widths], allowed.join)
     ]
     compared = [way for way, _ in found]
-    if bolt.rectangle and wanted == "best":
-        # A sheet has the length it has: its widths lie across it, as many as there are sheets for.
-        wanted = "across"
     asked = next((way for way in compared if way.name == wanted and not way.why_not), None)
-    taken = asked or best(compared)
+    taken = asked or usual(compared)
     if taken.name == "railroaded":
         return Lying(compared, taken, Joined([], [Width(strip.flat, cut)]))
     along = next((got for way, got in found if way == taken), None)
     return Lying(compared, taken, along or across)
+
+
+def fits(
+    strip: Strip, walked: Walk, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length
+) -> bool:
+    """Whether `strip` takes no more than `most` of the bolt when it lies that way and is shared so."""
+    cut = strip.flat + allowed.start + allowed.end
+    if way == "railroaded":
+        return cut <= most
+    try:
+        if way == "lengthways":
+            return _lengthways(strip, walked, lengthways(bolt, drop, cut, allowed.join), allowed)[0].length <= most
+        each = drop_on(bolt, drop)
+        many = fewest_hidden(strip, walked, bolt.usable, allowed) if strategy is Strategy.FEWEST else 0
+        # So many widths side by side take at least so many drops, however they share them.
+        least = -(-((cut + allowed.join * 2 * max(0, many - 1)) / bolt.usable) // 1)
+        if each * least + bolt.along > most:
+            return False
+        widths = [width.cut for width in joined(strip, walked, bolt.usable, allowed, strategy).widths]
+    except Refusal:
+        return False
+    return each * drops(widths, bolt.usable) + bolt.along <= most
 
 
 def _lengthways(strip: Strip, walked: Walk, way: Way, allowed: Allowed) -> tuple[Way, Joined | None]:

@@ -4,20 +4,24 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from fractions import Fraction
+from itertools import product
 from math import ceil, lcm
 from typing import NamedTuple
 
 import rectpack
 
 from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.packing import Item, checked, on_bins, packed
 from ribbon.cloth.piece import Laid, Piece
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import ZERO, Length
 
 _PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)
 _ORDERS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE)
-# Past so many pieces the dearer packers are left out: they grow faster than the square of the count.
 _MANY = 80
+
+Sheet = tuple[Length, Length]
+"""A rectangle at hand: its width and its length."""
 
 
 class Layout(NamedTuple):
@@ -32,7 +36,7 @@ class Layout(NamedTuple):
     length: Length
     bound: Length
     waste: Fraction
-    sheets: tuple[tuple[Length, Length], ...]
+    sheets: tuple[Sheet, ...]
     left: tuple[Piece, ...]
     first: Length = ZERO
 
@@ -47,72 +51,92 @@ class Layout(NamedTuple):
         return self.length / self.bound if self.bound else Fraction(1)
 
 
-def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[tuple[Length, Length]] = ()) -> Layout:
+def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[Sheet] = (), *, search: bool = True) -> Layout:
     """The plan that takes the least length of `bolt`, or that lays most on the `sheets` at hand.
 
     Pieces keep their arrow up the cloth unless they may turn and the cloth has no direction; those that match begin at
-    whole repeats.  Raises `Refusal`, with every piece that is wider than the cloth.
+    whole repeats.  Without `search` it is quick and may be longer.  Raises `Refusal`, with every piece that is wider
+    than the cloth.
     """
     single = [(piece, number) for piece in pieces for number in range(1, piece.count + 1)]
     across = max((width for width, _ in sheets), default=bolt.usable)
     _refuse_too_wide(bolt, pieces, across)
     if not single:
         return Layout((), ZERO, ZERO, Fraction(0), tuple(sheets), ())
-    matching = bool(bolt.along) and any(piece.matched for piece in pieces)
-    parts = _parts(single, [bolt.usable, bolt.along, *(side for sheet in sheets for side in sheet)])
-    repeat = _up(bolt.along, parts)
-    tall = sum(_up(max(p.opened, p.length), parts) + repeat for p, _ in single)
-    bins = [(int(w.mm * parts), int(h.mm * parts)) for w, h in sheets] or [(int(bolt.usable.mm * parts), tall)]
-    best: list[tuple[int, int, int, int, int, int]] | None = None
-    reached = (0, 0)
-    stood: list[bool] = []
+    return _on_sheets(bolt, single, sheets) if sheets else _on_bolt(bolt, single, search=search)
+
+
+def _on_bolt(bolt: Bolt, single: list[tuple[Piece, int]], *, search: bool) -> Layout:
+    matching = bool(bolt.along) and any(piece.matched for piece, _ in single)
+    parts = _parts(single, [bolt.usable, bolt.along])
+    items = tuple(
+        Item(_up(p.opened, parts), _up(p.length, parts), p.may_turn and not bolt.directional, p.matched)
+        for p, _ in single
+    )
+    bound = lowest(bolt, [piece for piece, _ in single])
+    width, repeat = int(bolt.usable.mm * parts), _up(bolt.along, parts)
+    found = packed(width, items, repeat, _up(bound, parts), search=search)
+    if not checked(width, items, repeat, found.spots):
+        raise AssertionError("a cutting plan lays pieces over one another")
+    laid = [
+        Laid(
+            piece,
+            number,
+            0,
+            Length(Fraction(spot.left, parts)),
+            Length(Fraction(spot.start, parts)),
+            *((piece.length, piece.opened) if spot.turned else (piece.opened, piece.length)),
+            spot.turned,
+        )
+        for (piece, number), spot in zip(single, found.spots, strict=True)
+    ]
+    length = max(one.start + one.long for one in laid)
+    made = _measured(laid, (), length, ((bolt.usable, length),), length if found.best else bound)
+    return made._replace(first=bolt.along) if matching else made
+
+
+def _on_sheets(bolt: Bolt, single: list[tuple[Piece, int]], sheets: Sequence[Sheet]) -> Layout:
+    """As many pieces as find a place on the rectangles at hand."""
+    parts = _parts(single, [side for sheet in sheets for side in sheet])
+    across = max(width for width, _ in sheets)
+    bins = [(int(w.mm * parts), int(h.mm * parts)) for w, h in sheets]
+    best: list[tuple[int, ...]] = []
+    reached, stood = (1, 0), list[bool]()
     for lying in _stands(single, bolt, across):
         sizes = [
             (_up(p.length, parts), _up(p.opened, parts)) if over else (_up(p.opened, parts), _up(p.length, parts))
             for (p, _), over in zip(single, lying, strict=True)
         ]
-        # Where every piece takes whole repeats of length, whatever lies after it begins at one.
-        whole = [(wide, -(-long // repeat) * repeat) for wide, long in sizes] if matching else sizes
-        for rounded in [sizes, whole] if matching else [sizes]:
-            for packer, order in _tries(len(single)):
-                found = _packed(rounded, bins, packer, order)
-                score = (-len(found), max((y + sizes[index][1] for _, _, y, _, _, index in found), default=0))
-                if best is not None and score >= reached:
-                    continue
-                if rounded is whole or all(y % repeat == 0 for _, _, y, _, _, i in found if single[i][0].matched):
-                    best, reached, stood = found, score, lying
+        few = len(single) <= _MANY
+        for packer, order in product(_PACKERS if few else _PACKERS[:1], _ORDERS if few else _ORDERS[:1]):
+            found = on_bins(sizes, bins, packer, order, sheets=True)
+            score = (-len(found), max((y + sizes[index][1] for _, _, y, index in found), default=0))
+            if score < reached:
+                best, reached, stood = found, score, lying
     laid = []
-    for sheet, x, y, _, _, index in best or []:
+    for sheet, x, y, index in best:
         piece, number = single[index]
         size = (piece.length, piece.opened) if stood[index] else (piece.opened, piece.length)
         laid.append(
             Laid(piece, number, sheet, Length(Fraction(x, parts)), Length(Fraction(y, parts)), *size, stood[index])
         )
-    laid.sort(key=lambda one: (one.sheet, one.start.mm, one.left.mm))
-    placed = {(one.piece, one.number) for one in laid}
-    left = tuple(piece for piece, number in single if (piece, number) not in placed)
+    placed = {index for *_, index in best}
+    left = tuple(piece for index, (piece, _) in enumerate(single) if index not in placed)
     length = max((one.start + one.long for one in laid), default=ZERO)
-    made = _measured(bolt, laid, left, length, tuple(sheets) or ((bolt.usable, length),), bought=not sheets)
-    return made._replace(first=bolt.along) if matching and not sheets else made
+    return _measured(laid, left, length, tuple(sheets), length)
 
 
 def _measured(
-    bolt: Bolt,
-    laid: list[Laid],
-    left: tuple[Piece, ...],
-    length: Length,
-    sheets: tuple[tuple[Length, Length], ...],
-    *,
-    bought: bool,
+    laid: list[Laid], left: tuple[Piece, ...], length: Length, sheets: tuple[Sheet, ...], bound: Length
 ) -> Layout:
+    laid.sort(key=lambda one: (one.sheet, one.start.mm, one.left.mm))
     area = sum((one.wide.mm * one.long.mm for one in laid), Fraction(0))
     whole = sum((w.mm * h.mm for w, h in sheets), Fraction(0))
-    bound = _lowest(bolt, laid) if bought else length
     waste = 1 - area / whole if whole else Fraction(0)
     return Layout(tuple(laid), length, bound, waste, sheets, left)
 
 
-def _lowest(bolt: Bolt, laid: list[Laid]) -> Length:
+def lowest(bolt: Bolt, pieces: Sequence[Piece]) -> Length:
     """A length that no plan of these pieces can go below: by their area, and by which cannot lie side by side.
 
     For every `p` up to half of the cloth, pieces too wide to lie beside anything `p` wide lie alone.  All others that
@@ -123,9 +147,12 @@ def _lowest(bolt: Bolt, laid: list[Laid]) -> Length:
     across, half = bolt.usable.mm, bolt.usable.mm / 2
     # (width, length, area) of each; turned or not, a piece that may turn is as wide and as long as its lesser side.
     sizes = [
-        (*((min(one.wide.mm, one.long.mm),) * 2 if turns else (one.wide.mm, one.long.mm)), one.wide.mm * one.long.mm)
-        for one in laid
-        for turns in [one.piece.may_turn and not bolt.directional]
+        (
+            *((min(one.opened.mm, one.length.mm),) * 2 if turns else (one.opened.mm, one.length.mm)),
+            one.opened.mm * one.length.mm,
+        )
+        for one in pieces
+        for turns in [one.may_turn and not bolt.directional]
     ]
     least = Fraction(0)
     for p in {Fraction(0), *(wide for wide, _, _ in sizes if wide <= half)}:
@@ -136,12 +163,6 @@ def _lowest(bolt: Bolt, laid: list[Laid]) -> Length:
         area = sum((size for _, _, size in others), Fraction(0))
         least = max(least, alone + max(longest, stacked, area / across))
     return Length(least)
-
-
-def _tries(count: int) -> list[tuple[type, object]]:
-    packers = _PACKERS if count <= _MANY else _PACKERS[:1]
-    orders = _ORDERS if count <= 2 * _MANY else _ORDERS[:1]
-    return [(packer, order) for packer in packers for order in orders]
 
 
 def _up(length: Length, parts: int) -> int:
@@ -171,21 +192,6 @@ def _stands(single: list[tuple[Piece, int]], bolt: Bolt, across: Length) -> list
 
     found = [[over(piece, along=along) for piece, _ in single] for along in (None, True, False)]
     return [one for index, one in enumerate(found) if one not in found[:index]]
-
-
-def _packed(
-    sizes: list[tuple[int, int]], bins: list[tuple[int, int]], packer: type, order: object
-) -> list[tuple[int, int, int, int, int, int]]:
-    """(sheet, x, y, width, length, index) of every piece that found a place."""
-    made = rectpack.newPacker(
-        rectpack.PackingMode.Offline, rectpack.PackingBin.BFF, pack_algo=packer, sort_algo=order, rotation=False
-    )
-    for wide, long in bins:
-        made.add_bin(wide, long)
-    for index, (wide, long) in enumerate(sizes):
-        made.add_rect(wide, long, index)
-    made.pack()
-    return [tuple(found) for found in made.rect_list()]
 
 
 def _refuse_too_wide(bolt: Bolt, pieces: Sequence[Piece], across: Length) -> None:

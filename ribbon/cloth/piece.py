@@ -14,7 +14,8 @@ class Piece:
 
     A piece on the fold is cut once double: it is named by its half and laid out opened.  One that `may_turn` can lie
     on its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
-    cloth's repeats from the start, so that it runs on over its joins.
+    cloth's repeats from the start, so that it runs on over its joins.  `key` tells apart pieces of the same name and
+    size.
     """
 
     name: str
@@ -24,6 +25,7 @@ class Piece:
     on_fold: bool = False
     may_turn: bool = False
     matched: bool = False
+    key: str = ""
 
     @property
     def opened(self) -> Length:

@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.stripes import Band
-from ribbon.readings import Showing
+from ribbon.readings import Showing, on_span
 from ribbon.strip import Walk
 
 
@@ -33,7 +33,11 @@ def on_front(bands: Sequence[Band], walked: Walk, showing: Sequence[Showing]) ->
     """The colours that show, left to right: of each stretch of the front view, its own part of its span."""
     found: list[Seen] = []
     for one in showing:
-        found += sorted(_along(bands, walked, one.span, (one.start, one.end)), key=lambda seen: seen.start)
+        start, end = on_span(walked, one)
+        own = _along(bands, walked, one.span, (start, end))
+        # What shows round the end of a ring is seen where it comes to lie.
+        back = one.start - start
+        found += sorted((s._replace(start=s.start + back, end=s.end + back) for s in own), key=lambda seen: seen.start)
     return found
 
 
@@ -45,11 +49,11 @@ def _along(bands: Sequence[Band], walked: Walk, span: int, window: tuple[int, in
         return []
     per = Fraction(x_to - x_from, flat_to - flat_from)
     found = []
-    first = max(0, bisect_right(bands, flat_from, key=lambda band: band.start) - 1)
+    first = max(0, bisect_right(bands, Fraction(flat_from), key=lambda band: band.start) - 1)
     for band in bands[first:]:
         if band.start >= flat_to:
             break
-        a, b = max(band.start, flat_from), min(band.end, flat_to)
+        a, b = max(band.start, Fraction(flat_from)), min(band.end, Fraction(flat_to))
         if b <= a:
             continue
         low, high = sorted((x_from + (a - flat_from) * per, x_from + (b - flat_from) * per))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import refuse
@@ -21,8 +22,8 @@ class Stripe(NamedTuple):
 class Band(NamedTuple):
     """A stretch of one colour on the flat strip, `start` to `end` in parts of the walk; `stripe` is its place in the sequence."""
 
-    start: int
-    end: int
+    start: Fraction
+    end: Fraction
     stripe: int
 
 
@@ -32,10 +33,7 @@ def repeat_of(stripes: Sequence[Stripe]) -> Length:
 
 
 def coloured(walked: Walk, stripes: Sequence[Stripe], first: Length) -> list[Band]:
-    """The flat strip in its colours, the sequence beginning `first` along the strip (and before it, backwards).
-
-    Exact where the walk's parts can say it; stripe edges finer than a part fall on the nearest one.
-    """
+    """The flat strip in its colours, the sequence beginning `first` along the strip (and before it, backwards)."""
     whole, per = walked.flat[-1], walked.parts
     turn = repeat_of(stripes).mm * per
     at = first.mm * per
@@ -44,7 +42,7 @@ def coloured(walked: Walk, stripes: Sequence[Stripe], first: Length) -> list[Ban
     while at < whole:
         for index, stripe in enumerate(stripes):
             end = at + stripe.width.mm * per
-            a, b = max(0, round(at)), min(whole, round(end))
+            a, b = max(Fraction(0), at), min(Fraction(whole), end)
             if b > a:
                 found.append(Band(a, b, index))
             at = end
@@ -108,7 +106,9 @@ class Apron(NamedTuple):
     says: tuple[str, ...]
 
 
-HAND = Length.cm(10)
+def usual_hand(*, imperial: bool) -> Length:
+    """How deep the fold inside the edge of a front piece is where nothing is said: a hand."""
+    return Length.inches(4) if imperial else Length.cm(10)
 
 
 def apron(flat: Length, front: Length, fold: Length, needed: Length) -> Apron:

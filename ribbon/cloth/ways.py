@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop, drop_on
+from ribbon.cloth.shares import drops
 from ribbon.lengths import ZERO, Length
 
 
@@ -19,26 +21,27 @@ class Way(NamedTuple):
     why_not: str = ""
 
 
-def ways(bolt: Bolt, drop: Drop, cut: Length, widths: int, join: Length) -> list[Way]:
-    """Each way for a strip `cut` long in all that takes `widths` widths of the bolt when cut across.
+def ways(bolt: Bolt, drop: Drop, cut: Length, widths: Sequence[Length], join: Length) -> list[Way]:
+    """Each way for a strip `cut` long in all that is joined of `widths`, as cut, when it lies across the bolt.
 
     `join` is the allowance at each edge of a join.  Cloth with a right way up can only be cut across: its drop runs
     down the bolt.
     """
-    return [_across(bolt, drop, widths), _lengthways(bolt, drop, cut, join), _railroaded(bolt, drop, cut)]
+    return [_across(bolt, drop, widths), lengthways(bolt, drop, cut, join), _railroaded(bolt, drop, cut)]
 
 
-def _across(bolt: Bolt, drop: Drop, widths: int) -> Way:
+def _across(bolt: Bolt, drop: Drop, widths: Sequence[Length]) -> Way:
     # One repeat more lets the first drop begin where the pattern asks for it.
-    length = drop_on(bolt, drop) * widths + bolt.along
-    return Way("across", length, widths, widths - 1)
+    length = drop_on(bolt, drop) * drops(widths, bolt.usable) + bolt.along
+    return Way("across", length, len(widths), len(widths) - 1)
 
 
 def _turned(bolt: Bolt) -> str:
     return "its direction would lie on its side" if bolt.directional else ""
 
 
-def _lengthways(bolt: Bolt, drop: Drop, cut: Length, join: Length) -> Way:
+def lengthways(bolt: Bolt, drop: Drop, cut: Length, join: Length) -> Way:
+    """Strips along the bolt side by side, as long as they are at the least."""
     side_by_side = int(bolt.usable / drop.cut) if drop.cut > ZERO else 0
     if side_by_side == 0:
         return Way("lengthways", ZERO, 0, 0, "the drop is longer than the cloth is wide")
@@ -53,11 +56,9 @@ def _railroaded(bolt: Bolt, drop: Drop, cut: Length) -> Way:
     return Way("railroaded", cut, 1, 0, _turned(bolt))
 
 
-def best(found: list[Way]) -> Way:
-    """The way that takes the least cloth of those with no more joins than across has; fewer joins where two are alike.
+def usual(found: list[Way]) -> Way:
+    """The way that is taken where none is asked for: across, so that the cloth hangs with its grain.
 
-    Thrift adds no join: a piece that one width holds stays in one.
+    Others may take less; none turns a drape onto the cross grain unasked.
     """
-    across = next(way for way in found if way.name == "across")
-    open_ways = [way for way in found if not way.why_not and way.joins <= across.joins]
-    return min(open_ways, key=lambda way: (way.length.mm, way.joins))
+    return next(way for way in found if way.name == "across")

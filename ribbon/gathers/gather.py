@@ -76,16 +76,19 @@ def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Part]:
     return found
 
 
-def gathered_strip(lead: Length, found: list[Part], tail: Length) -> Strip:
+def gathered_strip(lead: Length, found: list[Part], tail: Length, *, ring: bool = False) -> Strip:
     """The strip of a gathered edge: plain `lead`, the parts drawn up, plain `tail`.
 
-    Match points stand between the parts; the first and last are where the gathers begin and end.
+    Match points stand between the parts; the first and last are where the gathers begin and end.  On a ring the last
+    would be the first again.
     """
     builder = StripBuilder().cloth(lead, Role.PLAIN)
     builder.line(LineKind.MATCH, 1)
     for number, part in enumerate(found, 2):
-        builder.cloth(part.flat, Role.GATHERED, part.finished / part.flat).line(LineKind.MATCH, number)
-    return builder.cloth(tail, Role.PLAIN).strip()
+        builder.cloth(part.flat, Role.GATHERED, part.finished / part.flat)
+        if not ring or number <= len(found):
+            builder.line(LineKind.MATCH, number)
+    return builder.cloth(tail, Role.PLAIN).strip(ring=ring)
 
 
 class Thread(NamedTuple):

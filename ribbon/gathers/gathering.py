@@ -88,14 +88,21 @@ def tried(swatches: tuple[Swatch, ...]) -> Tried | None:
 
 
 def usual(gathering: Gathering) -> tuple[Fraction, str] | None:
-    """The ratio that these settings suggest, and why: the attachment's, else the swatches', else the weight's."""
-    if gathering.ruffler is not None:
-        return gathering.ruffler.ratio, "what the ruffling attachment makes as it is set"
+    """The ratio that these settings suggest, and why: the swatches', which decide, else the attachment's, else the weight's."""
     found = tried(gathering.swatches)
     if found is not None:
         count = len(gathering.swatches)
         return found.mean, "as the swatch says" if count == 1 else f"the mean of {count} swatches"
+    if gathering.ruffler is not None:
+        return gathering.ruffler.ratio, "what the ruffling attachment makes as it is set"
     return BY_WEIGHT.get(gathering.weight or "")
+
+
+def settings(*, imperial: bool) -> Gathering:
+    """What is settled of gathers where nothing is said: parts of 25 cm, threads of 120 cm, tails of 10 cm, or the like in inches."""
+    if imperial:
+        return Gathering(Length.inches(10), thread=Length.inches(48), tail=Length.inches(4))
+    return Gathering()
 
 
 def stitch_for(tuck: Length, every: int, ratio: Fraction) -> Length:

@@ -1,9 +1,19 @@
 """Lengths: exact values, the units people use, reading what they type and writing what a tape shows."""
 
 from ribbon.lengths.length import ZERO, Length
-from ribbon.lengths.reading import Unreadable, read_count, read_length, read_ratio
+from ribbon.lengths.reading import (
+    loosened,
+    read_count,
+    read_length,
+    read_part,
+    read_price,
+    read_ratio,
+    read_weight,
+    with_unit,
+)
+from ribbon.lengths.sums import Unreadable
 from ribbon.lengths.units import UNITS, Unit, unit_named
-from ribbon.lengths.writing import Scribe, Written, write_ratio
+from ribbon.lengths.writing import Scribe, Written, typed, typed_number, write_ratio
 
 __all__ = [
     "UNITS",
@@ -13,9 +23,16 @@ __all__ = [
     "Unit",
     "Unreadable",
     "Written",
+    "loosened",
     "read_count",
     "read_length",
+    "read_part",
+    "read_price",
     "read_ratio",
+    "read_weight",
+    "typed",
+    "typed_number",
     "unit_named",
+    "with_unit",
     "write_ratio",
 ]

@@ -27,8 +27,8 @@ UNITS: dict[str, Unit] = {
     unit.sign: unit
     for unit in (
         Unit("mm", Fraction(1), False, ("mm", "millimetre", "millimetres", "millimeter", "millimeters")),
-        Unit("cm", Fraction(10), False, ("cm", "cms", "centimetre", "centimetres", "centimeter", "centimeters")),
-        Unit("m", Fraction(1000), False, ("m", "metre", "metres", "meter", "meters"), "cm"),
+        Unit("cm", Fraction(10), False, ("cm", "cms", "centimetre", "centimetres", "centimeter", "centimeters"), "mm"),
+        Unit("m", Fraction(1000), False, ("m", "mtr", "mtrs", "metre", "metres", "meter", "meters"), "cm"),
         Unit("in", INCH, True, ("in", "ins", "inch", "inches", '"', "''")),
         Unit("ft", INCH * 12, True, ("ft", "foot", "feet", "'"), "in"),
         Unit("yd", INCH * 36, True, ("yd", "yds", "yard", "yards")),

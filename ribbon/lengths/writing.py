@@ -9,7 +9,7 @@ from math import gcd
 from typing import NamedTuple
 
 from ribbon.lengths.length import Length
-from ribbon.lengths.units import Unit
+from ribbon.lengths.units import UNITS, Unit
 
 ABOUT = "≈"
 
@@ -51,6 +51,8 @@ class _Figures(dict[int, str]):
 
 
 _KEPT = 16_384
+_SIMPLE = 100
+_MILLIMETRE = UNITS["mm"]
 
 # One for each unit and division in use: a handful.
 _figures = cache(_Figures)
@@ -123,6 +125,40 @@ class Scribe:
             else:
                 found.append((figures[steps], True))
         return found
+
+
+def typed(length: Length, unit: Unit) -> str:
+    """`length` as it is typed: exact, in `unit` where a short figure says it, else as a fraction of a millimetre.
+
+    `read_length` makes the same length of it in whatever unit it reads bare numbers.
+
+    >>> from ribbon.lengths.units import UNITS
+    >>> cm, inch = UNITS["cm"], UNITS["in"]
+    >>> typed(Length(305), cm), typed(Length(Fraction(202, 9)), cm), typed(Length.inches(Fraction(53, 11)), inch)
+    ('30.5 cm', '22 4/9 mm', '4 9/11 in')
+    """
+    for other in (unit, _MILLIMETRE):
+        value = length.mm / other.mm
+        whole, rest = divmod(value, 1)
+        if other.binary:
+            # Of what was measured in inches even an odd part is a simple one.
+            if rest.denominator <= _SIMPLE:
+                return " ".join(
+                    filter(None, (str(whole) if whole or not rest else "", str(rest) if rest else "", other.sign))
+                )
+        else:
+            digits = next((n for n in (0, 1, 2, 4) if (value * 10**n).denominator == 1), None)
+            if digits is not None:
+                figure = f"{value.numerator * 10**digits // value.denominator:0{digits + 1}d}"
+                return f"{figure[:-digits]}.{figure[-digits:]} {other.sign}" if digits else f"{figure} {other.sign}"
+    whole, rest = divmod(length.mm, 1)
+    return f"{whole} {rest} mm" if whole else f"{rest} mm"
+
+
+def typed_number(value: Fraction) -> str:
+    """A count or a ratio as it is typed, exactly: ``24``, ``2 1/2``."""
+    whole, rest = divmod(value, 1)
+    return f"{whole} {rest}" if whole and rest else str(value)
 
 
 def write_ratio(ratio: Fraction) -> Written:

@@ -1,7 +1,18 @@
 """Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
 
 from ribbon.pins.choices import Choice, choices
-from ribbon.pins.corrected import Change, applied, changes, corrected_row, division, much_says, pleats_say
+from ribbon.pins.corrected import (
+    Change,
+    applied,
+    can_change,
+    changes,
+    corrected_row,
+    division,
+    much_says,
+    per_change,
+    pleats_say,
+    turned,
+)
 from ribbon.pins.draped import Draped, Evened, Keep, evened, pins_for
 from ribbon.pins.hand import dragged, nudged
 from ribbon.pins.inserted import Inserted, inserted
@@ -9,7 +20,21 @@ from ribbon.pins.meanings import Meaning, meanings
 from ribbon.pins.mixed import Band, Mixed, Part, laid, mixed, taped_mixed
 from ribbon.pins.picked import picked
 from ribbon.pins.plan import Plan, gathered_parts, plan, strip
-from ribbon.pins.section import Allowance, Cloth, End, Piece, Pin, Place, Remainder, School, Section, Stops, Taper
+from ribbon.pins.section import (
+    Allowance,
+    Cloth,
+    End,
+    Piece,
+    Pin,
+    Place,
+    Remainder,
+    School,
+    Section,
+    Stops,
+    Taper,
+    allowances,
+    usual_seam,
+)
 from ribbon.pins.solution import Assumed, Gave, Step
 from ribbon.pins.taped import Taped, taped
 from ribbon.pins.tapered import Tapered, tapered
@@ -42,7 +67,9 @@ __all__ = [
     "Taped",
     "Taper",
     "Tapered",
+    "allowances",
     "applied",
+    "can_change",
     "changes",
     "choices",
     "corrected_row",
@@ -56,6 +83,7 @@ __all__ = [
     "mixed",
     "much_says",
     "nudged",
+    "per_change",
     "picked",
     "pins_for",
     "plan",
@@ -64,4 +92,6 @@ __all__ = [
     "taped",
     "taped_mixed",
     "tapered",
+    "turned",
+    "usual_seam",
 ]

@@ -6,8 +6,11 @@ from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import Refusal
+from ribbon.pins.corrected import corrected_row
 from ribbon.pins.plan import Plan, plan
 from ribbon.pins.solve import fewest
+from ribbon.pins.taped import taped
+from ribbon.pins.tapered import tapered
 from ribbon.pleats import Quantity
 
 Q = Quantity
@@ -23,7 +26,7 @@ class Choice(NamedTuple):
 def choices(chosen: Plan) -> list[Choice]:
     """The plans for one pleat fewer, as chosen, one more, and the count nearest to an asked fullness.
 
-    A count that cannot be made is left out.  Empty for gathers.
+    A count that cannot be made, or not marked, is left out.  Empty for gathers.
     """
     section = chosen.section
     if not section.kind.folded or section.places:
@@ -41,10 +44,23 @@ def choices(chosen: Plan) -> list[Choice]:
         if count < fewest(section):
             continue
         try:
-            found.append(Choice(plan(section, count, chosen.solution), why))
+            made = plan(section, count, chosen.solution)
+            _can_be_marked(made)
         except Refusal:
             continue
+        found.append(Choice(made, why))
     return found
+
+
+def _can_be_marked(made: Plan) -> None:
+    """Raise `Refusal` where the rest of a plan cannot follow: its corrections, its upper level, its marks on the tape."""
+    section = made.section
+    if section.corrections or section.turn:
+        corrected_row(made)
+        if section.tape is not None:
+            taped(made, section.tape)
+    if section.taper is not None:
+        tapered(made, section.tape)
 
 
 def _nearest_fullness(chosen: Plan, step: int) -> Fraction | None:

@@ -1,21 +1,23 @@
-"""A row put right after it was measured: some pleats take a division more, or less, of cloth already cut (work, section 16).
+"""A row put right after it was measured: some pleats take a little more, or less, of cloth already cut (work, section 16).
 
-What is cut stays as it is: each changed pleat takes from the run beside it, a box from its own face, so the flat
-width is the same and the finished one changes by as many divisions as there are changes.
+What is cut stays as it is.  A knife, a tuck or a pinch pleat changes by a division of the tape: its outer fold stays
+and its placement line moves, into the run beside it.  A box or an inverted pleat changes by two, one at each side, so
+that it stays even.  Mirrored rows change in mirrored pairs.  The turn of a cloth is taken by every pleat.
 """
 
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from fractions import Fraction
+from math import lcm
 from typing import NamedTuple
 
 from ribbon.errors import refuse
 from ribbon.lengths import Length
 from ribbon.pins.plan import Plan, row
 from ribbon.pins.section import Section
-from ribbon.pleats import Quantity, Row, Standing
+from ribbon.pleats import Facing, Quantity, Row, Standing
 
 
 class Change(NamedTuple):
@@ -25,83 +27,216 @@ class Change(NamedTuple):
     divisions: int
 
 
-def applied(plan: Plan) -> tuple[Change, ...]:
-    """What changes in all: each correction in turn moves pleats of its own, as it was told; then the turn of the cloth."""
-    each: Counter[int] = Counter()
-    for by in (*plan.section.corrections, -(plan.section.turn * plan.count)):
-        each.update({one.pleat: one.divisions for one in changes(plan, by)})
-    return tuple(Change(pleat, each[pleat]) for pleat in sorted(each) if each[pleat])
-
-
 def division(section: Section) -> Length:
     """The step of a correction: the tape's division, or a fine one where marks are exact."""
     if section.tape is not None:
         return section.tape
-    return Length.inches(Fraction(1, 16)) if section.unit.binary else Length(1)
+    return Length.inches(Fraction(1, 16)) if section.imperial else Length(1)
 
 
-def changes(plan: Plan, by: Length) -> tuple[Change, ...]:
-    """Which pleats of `plan` take a division more, or less, so that the row comes in by `by`; in order along it.
+def per_change(section: Section) -> int:
+    """By how many divisions one pleat changes at a time: one at each of its sides."""
+    return 2 if section.kind.halves else 1
 
-    The changes are spread evenly and keep away from the middle pleats and from the two at the ends, where the
-    closures are, unless there are too few others.  Empty where pleats stand upright or there are none: such rows
-    are drawn up instead.
+
+def can_change(section: Section) -> bool:
+    """True for pleats that can take a little more or less; upright folds and gathers are drawn up instead."""
+    return section.kind.folded and not (section.kind.upright and section.kind.width is Quantity.SPACING)
+
+
+def applied(plan: Plan) -> tuple[Change, ...]:
+    """What the checks change in all, each correction in turn as it was told."""
+    each: Counter[int] = Counter()
+    for by in plan.section.corrections:
+        each.update({one.pleat: one.divisions for one in changes(plan, by, each)})
+    return tuple(Change(pleat, each[pleat]) for pleat in sorted(each) if each[pleat])
+
+
+def changes(plan: Plan, by: Length, before: Counter[int] | None = None) -> tuple[Change, ...]:
+    """Which pleats of `plan` change so that the row comes in by `by`, in order along it; `before` is what has changed.
+
+    As many as come nearest, spread evenly, away from the middle pleats and from those at the ends, where the closures
+    are; these change once all the others have.  None changes twice while another has not changed.
     """
-    kind = plan.section.kind
-    if not kind.folded or (kind.upright and kind.width is Quantity.SPACING):
+    section = plan.section
+    if not can_change(section):
         return ()
-    step, count = division(plan.section), plan.count
-    steps = abs(by) / step
-    many = (2 * steps.numerator + steps.denominator) // (2 * steps.denominator)
-    spared = {1, count, (count + 1) // 2, count // 2 + 1} if count >= 8 else set()
-    free = [pleat for pleat in range(1, count + 1) if pleat not in spared]
-    if not free or not many:
-        return ()
-    every, rest = divmod(many, len(free))
-    # The middles of `rest` equal parts of the free pleats: as even as whole pleats allow.
-    more = {free[(2 * index + 1) * len(free) // (2 * rest)] for index in range(rest)}
-    sign = 1 if by.mm > 0 else -1
-    found = ((pleat, every + (pleat in more)) for pleat in free)
-    return tuple(Change(pleat, sign * by_how_many) for pleat, by_how_many in found if by_how_many)
+    per, sign = per_change(section), 1 if by.mm > 0 else -1
+    steps = abs(by) / (division(section) * per)
+    wanted = (2 * steps.numerator + steps.denominator) // (2 * steps.denominator)
+    groups, begun = _groups(plan), before or Counter[int]()
+    level = {group: sign * begun[group[0]] for group in groups}
+    spared = _spared(plan.count)
+    while wanted and groups:
+        lowest = min(level.values())
+        open_now = [group for group in groups if level[group] == lowest]
+        free = [group for group in open_now if not spared & set(group)] or open_now
+        took = _spread(free, wanted)
+        if not took:
+            break
+        for group in took:
+            level[group] += per
+            wanted -= len(group)
+    found = [Change(pleat, sign * level[group] - begun[pleat]) for group in groups for pleat in group]
+    return tuple(sorted(one for one in found if one.divisions))
+
+
+def _spared(count: int) -> set[int]:
+    return {1, count, (count + 1) // 2, count // 2 + 1} if count >= 8 else set()
+
+
+def _spread(groups: Sequence[tuple[int, ...]], wanted: int) -> list[tuple[int, ...]]:
+    """The groups that change: pairs first, then single pleats, each lot as even along the row as whole pleats allow."""
+    if sum(len(group) for group in groups) <= wanted:
+        return list(groups)
+    took: list[tuple[int, ...]] = []
+    for size in (2, 1):
+        own = [group for group in groups if len(group) == size]
+        many = min(len(own), wanted // size)
+        # The middles of `many` equal parts.
+        took += [own[(2 * index + 1) * len(own) // (2 * many)] for index in range(many)]
+        wanted -= many * size
+    return took
+
+
+Group = tuple[int, ...]
+"""Pleats that change together, by their numbers."""
+
+
+def _groups(plan: Plan) -> list[Group]:
+    """The pleats that change together: mirrored pairs, else each alone; half pleats only where there is nothing else."""
+    laid = row(plan)
+    pleats = [pleat for pleat in laid.pleats if not pleat.half] or list(laid.pleats)
+    about = _turns_about(plan, laid)
+    if about is None:
+        return [(pleat.pleat,) for pleat in pleats]
+    own = {pleat.pleat for pleat in pleats}
+    found: list[Group] = []
+    for pleat in sorted(own):
+        other = about - pleat
+        if pleat < other and other in own:
+            found.append((pleat, other))
+        elif other == pleat and plan.section.kind.halves:
+            found.append((pleat,))  # it changes alike at both of its sides
+        elif other not in own:
+            found.append((pleat,))
+    return found
+
+
+def _turns_about(plan: Plan, laid: Row) -> int | None:
+    """The sum of the numbers of two pleats that mirror each other; None where the row is not mirrored."""
+    section, pleats = plan.section, laid.pleats
+    if section.mirrored and not section.places:
+        turn = next((i for i, p in enumerate(pleats) if p.facing is not pleats[0].facing), None)
+        return None if turn is None else pleats[turn - 1].pleat + pleats[turn].pleat
+    if section.places and (section.from_centre or section.mirrored) and not laid.closes:
+        alike = all(
+            a.at + b.at == laid.finished and a.take == b.take for a, b in zip(pleats, reversed(pleats), strict=True)
+        )
+        return pleats[0].pleat + pleats[-1].pleat if alike else None
+    return None
+
+
+def turned(plan: Plan) -> dict[int, Fraction]:
+    """What the turn of the cloth makes each pleat take more of, in mm (below nought: less).
+
+    On a tape in whole steps by running total, from the middle outwards where the row is mirrored; else exactly.
+    """
+    section = plan.section
+    if not section.turn or not can_change(section):
+        return {}
+    laid, about = row(plan), _turns_about(plan, row(plan))
+    pleats = list(laid.pleats)
+    runs = [pleats]
+    if about is not None:
+        runs = [[p for p in reversed(pleats) if 2 * p.pleat <= about], [p for p in pleats if 2 * p.pleat > about]]
+    step = section.tape.mm * per_change(section) if section.tape is not None else None
+    found: dict[int, Fraction] = {}
+    for run in runs:
+        total = used = Fraction(0)
+        for pleat in run:
+            weight = Fraction(1, 2) if pleat.half else Fraction(1)
+            total -= section.turn.mm * weight
+            each = (
+                total - used
+                if step is None
+                else ((total - used) / (step * weight) + Fraction(1, 2)).__floor__() * step * weight
+            )
+            found[pleat.pleat], used = each, used + each
+    return found
 
 
 def corrected(plan: Plan, laid: Row) -> Row:
-    """`laid`, the row of `plan` exact or on the tape, with its correction in it.  Raises `Refusal` where it cannot be."""
-    each = {one.pleat: one.divisions for one in applied(plan)}
-    if not each:
+    """`laid`, the row of `plan` exact or on the tape, with its corrections and the turn of the cloth in it.
+
+    Raises `Refusal` where it cannot be.
+    """
+    step, more = division(plan.section).mm, turned(plan)
+    for one in applied(plan):
+        more[one.pleat] = more.get(one.pleat, Fraction(0)) + one.divisions * step
+    if not any(more.values()):
         return laid
-    step = division(plan.section).mm
-    parts = laid.parts * step.denominator
-    q = step.numerator * laid.parts
-    times = parts // laid.parts
-    gone, found = 0, []
-    for pleat in laid.pleats:
-        more = each.get(pleat.pleat, 0) * q
-        found.append(_changed(plan, pleat, times, gone, more))
-        gone += more
-    made = Row(parts, laid.finished * times - gone, found, laid.plain_lead, laid.plain_tail)
-    if not made.stands:
+    made = next((made for made in _ways(plan, laid, more) if made.stands), None)
+    if made is None:
+        least, most = min(more.values()), max(more.values())
+        far = most if most > -least else least
         raise refuse(
             "too_far_off",
-            "corrections",
-            f"{sum(each.values())} divisions",
+            "corrections" if plan.section.corrections else "turn",
+            plan.section.fine.write_mm(abs(far)).text,
             "that is more than these pleats can be changed by",
             "open the row and plan it anew with the cloth as it is cut",
         )
     return made
 
 
-def _changed(plan: Plan, pleat: Standing, times: int, gone: int, more: int) -> Standing:
-    number, at, left, right, take, facing, half = pleat
-    if plan.section.kind.width is Quantity.BOX:
-        # What shows of a box gives: it keeps its left edge and draws in its right one.
-        left, right = left * times - gone, right * times - gone - more
-        at = left if half > 0 else right if half < 0 else (left + right) // 2
-        return Standing(number, at, left, right, take * times + more, facing, half)
-    here = gone + more  # the run before it gives
-    return Standing(
-        number, at * times - here, left * times - here, right * times - here, take * times + more, facing, half
-    )
+def _ways(plan: Plan, laid: Row, more: dict[int, Fraction]) -> Iterator[Row]:
+    """The row with its pleats changed: out of the run behind each outer fold; where there is none, out of the one before it."""
+    yield _changed(plan, laid, more, frozenset())
+    if plan.section.kind.halves:
+        return
+    hand: dict[bool, list[int]] = {}
+    for pleat in laid.pleats:
+        hand.setdefault(_gives_behind(plan, laid, pleat), []).append(pleat.pleat)
+    ends = [hand[True][-1]] if True in hand else []
+    ends += [hand[False][0]] if False in hand else []
+    every = frozenset(pleat.pleat for pleat in laid.pleats)
+    # A turn is taken alike by all; a correction alone moves as few outer folds as it can.
+    for others in (every, frozenset(ends)) if plan.section.turn else (frozenset(ends), every):
+        yield _changed(plan, laid, more, others)
+
+
+def _gives_behind(plan: Plan, laid: Row, pleat: Standing) -> bool:
+    """True where the cloth comes out of the run to the right of a pleat."""
+    if plan.section.kind.faces:
+        return pleat.facing is not Facing.LEFT
+    if plan.section.from_centre and plan.section.places:
+        return 2 * pleat.at >= laid.finished  # a pair stays mirrored
+    return True
+
+
+def _changed(plan: Plan, laid: Row, more: dict[int, Fraction], other_side: frozenset[int]) -> Row:
+    """The row with each pleat taking `more`, those of `other_side` out of the run at their other side."""
+    parts = lcm(laid.parts, *(value.denominator * 2 for value in more.values()))
+    times = parts // laid.parts
+    gone, found = 0, []
+    for pleat in laid.pleats:
+        number, at, left, right, take, facing, half = pleat
+        own = int(more.get(number, Fraction(0)) * parts)
+        left, at, right = left * times - gone, at * times - gone, right * times - gone
+        if plan.section.kind.width is Quantity.BOX:
+            # What shows of a box gives: it keeps its left placement line, and draws in at both of its sides.
+            right -= own
+            at = left if half > 0 else right if half < 0 else (left + right) // 2
+        else:
+            if plan.section.kind.halves:
+                before = 0 if half > 0 else own if half < 0 else own // 2
+            else:
+                before = 0 if _gives_behind(plan, laid, pleat) ^ (number in other_side) else own
+            left, at, right = left - before, at - before, right - before
+        found.append(Standing(number, at, left, right, take * times + own, facing, half))
+        gone += own
+    return Row(parts, laid.finished * times - gone, found, laid.plain_lead, laid.plain_tail, laid.ring, laid.closes)
 
 
 def corrected_row(plan: Plan) -> Row:

@@ -21,10 +21,10 @@ class Keep(StrEnum):
 
 
 class Draped(NamedTuple):
-    """One pleat as it was draped: its depth, and what shows from it to the next."""
+    """One pleat as it was draped: its depth, and what shows from it to the next, None where none was draped after it."""
 
     depth: Length
-    gap: Length
+    gap: Length | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +46,7 @@ class Evened:
 def evened(kind: Kind, draped: Sequence[Draped]) -> Evened:
     """The even pleats that take the same cloth and the same width as those draped.
 
-    Raises `Refusal` without a pleat, or for a depth or a gap of nought.
+    Raises `Refusal` without a pleat, for a depth or a gap of nought, or for a gap that is missing but after the last.
 
     >>> from ribbon.pleats.knife import KNIFE
     >>> mm = Length(1)
@@ -57,8 +57,8 @@ def evened(kind: Kind, draped: Sequence[Draped]) -> Evened:
     if not draped:
         raise refuse("none", "draped", "", "no pleat was entered", "enter the depth and the gap of at least one")
     for index, one in enumerate(draped):
-        for name in ("depth", "gap"):
-            if getattr(one, name) <= ZERO:
+        for name, size in (("depth", one.depth), ("gap", one.gap)):
+            if size is not None and size <= ZERO:
                 raise refuse(
                     "not_positive",
                     f"draped.{index}.{name}",
@@ -66,10 +66,20 @@ def evened(kind: Kind, draped: Sequence[Draped]) -> Evened:
                     f"a {name} of nought is no pleat",
                     "measure it again, or take the row away",
                 )
-    count = len(draped)
-    finished = sum((one.gap for one in draped), ZERO)
-    depths = sum((one.depth for one in draped), ZERO)
-    depth, gap = depths / count, finished / count
+    gaps = [one.gap for one in draped if one.gap is not None]
+    if not gaps or None in [one.gap for one in draped[:-1]]:
+        at = next(index for index, one in enumerate(draped) if one.gap is None)
+        raise refuse(
+            "missing",
+            f"draped.{at}.gap",
+            "",
+            "how far it is from this pleat to the next is not known",
+            "measure what shows between them; only the last of several pleats needs none",
+        )
+    # The last pleat has as much beside it as the others have between them.
+    count, depths = len(draped), sum((one.depth for one in draped), ZERO)
+    depth, gap = depths / count, sum(gaps, ZERO) / len(gaps)
+    finished = gap * count
     return Evened(
         count,
         depth,
@@ -77,7 +87,7 @@ def evened(kind: Kind, draped: Sequence[Draped]) -> Evened:
         finished,
         finished + depths * kind.take_up_per_depth,
         max(abs(one.depth - depth) for one in draped),
-        max(abs(one.gap - gap) for one in draped),
+        max(abs(one - gap) for one in gaps),
     )
 
 

@@ -11,6 +11,7 @@ and the kind's own.  The derived ones below join two of these, where neither has
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from fractions import Fraction
 
 from ribbon.pins.placed import placed_equations
@@ -47,7 +48,26 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     left_over = (REST,) if section.remainder is not Remainder.SPACING else ()
     flat_part = 1 if section.school is School.PLEATED else 0
     kind = section.kind
-    ends = _ends_in_words(section)
+
+    def both(say: Callable[[bool], str]) -> tuple[str, str]:
+        """A formula without and with what is left over."""
+        return say(False), say(True) if left_over else ""
+
+    def row_said(rest: bool) -> str:
+        return _row_in_words(section, rest=rest)
+
+    def multiplied_said(rest: bool) -> str:
+        """F − A, or F where the whole edge is multiplied."""
+        return _bracketed(_less("{finished}", _flat_in_words(section, rest=rest))) if flat_part else "{finished}"
+
+    def spaced_said(rest: bool) -> str:
+        """What is multiplied, as spaces: of the pleated part, or of the whole edge."""
+        if flat_part:
+            return f"{_spaces_in_words(section)} × {{spacing}}"
+        return _bracketed(row_said(rest))
+
+    def more_said(rest: bool) -> str:
+        return f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {multiplied_said(rest)}"
 
     lying = bool(a or left_over)
 
@@ -62,13 +82,18 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
         """F − A: what the fullness multiplies."""
         return v[Q.FINISHED] - lies_flat(v) if lying and flat_part else v[Q.FINISHED]
 
+    plain, with_rest = both(
+        lambda rest: (
+            f"{_less('{flat}', _flat_in_words(section, rest=rest) if flat_part else [])} = "
+            f"{{fullness}} × {multiplied_said(rest)}"
+        )
+    )
     fullness = Relation(
         "fullness",
-        "{flat} − flat parts = {fullness} × ({finished} − flat parts)"
-        if a and flat_part
-        else "{flat} = {fullness} × {finished}",
+        plain,
         (Q.FLAT, Q.FULLNESS, Q.FINISHED, *left_over),
         lambda v: (v[Q.FLAT] - lies_flat(v) if lying and flat_part else v[Q.FLAT]) - v[Q.FULLNESS] * multiplied(v),
+        formula_with_rest=with_rest,
     )
     if not kind.folded:
         return (fullness,)
@@ -85,14 +110,16 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     def row_width(v: Values) -> Fraction:
         return spaced(v) + lies_flat(v) if lying else spaced(v)
 
+    plain, with_rest = both(lambda rest: f"{{finished}} = {row_said(rest)}")
     row = Relation(
         "row",
-        ends,
+        plain,
         (Q.FINISHED, Q.COUNT, Q.SPACING, *left_over),
         lambda v: v[Q.FINISHED] - row_width(v),
+        formula_with_rest=with_rest,
     )
     if kind.width is Q.SPACING:
-        return (row, *_upright_cloth(a, flat_part), fullness, *kind.relations)
+        return (row, *_upright_cloth(section, a, flat_part), fullness, *kind.relations)
 
     cloth = Relation(
         "cloth",
@@ -103,17 +130,19 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     derived = [
         Relation(
             "row and cloth",
-            f"{ends.replace('{finished}', '{flat}')} + {{count}} × {{per_pleat}}",
+            f"{{flat}} = {row_said(False)} + {{count}} × {{per_pleat}}",
             (Q.FLAT, Q.COUNT, Q.SPACING, Q.PER_PLEAT, *left_over),
             lambda v: v[Q.FLAT] - row_width(v) - v[Q.COUNT] * v[Q.PER_PLEAT],
             derived=True,
+            formula_with_rest=f"{{flat}} = {row_said(True)} + {{count}} × {{per_pleat}}",
         ),
         Relation(
             "cloth and fullness",
-            "{count} × {per_pleat} = ({fullness} − 1) × {finished}",
+            more_said(False),
             (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.FINISHED, *left_over),
             lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * multiplied(v),
             derived=True,
+            formula_with_rest=more_said(True),
         ),
         Relation(
             "row, cloth and fullness",
@@ -124,10 +153,11 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
         if each
         else Relation(
             "row, cloth and fullness",
-            "{count} × {per_pleat} = ({fullness} − 1) × {count} × {spacing}",
+            f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {spaced_said(False)}",
             (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.SPACING, *left_over),
             lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
             derived=True,
+            formula_with_rest=f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {spaced_said(True)}",
         ),
     ]
     own = list(kind.relations)
@@ -160,11 +190,12 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
             if each
             else Relation(
                 "fullness, pleats meeting",
-                "{count} × {per_pleat} = ({fullness} − 1) × {finished}",
+                more_said(False),
                 (Q.FULLNESS, Q.COUNT, Q.SPACING, *left_over, *holes),
                 lambda v: v[Q.COUNT] * taken(v) - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
                 derived=True,
                 rests_on=MEET,
+                formula_with_rest=more_said(True),
             ),
         ]
         if shut or hole is None:
@@ -184,7 +215,7 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
             derived.append(
                 Relation(
                     "pleats that meet",
-                    f"{{flat}} = {{finished}} + {per_space} × {{finished}}",
+                    f"{{flat}} = {{finished}} + {per_space} × {'{finished}' if each else '{count} × {spacing}'}",
                     (Q.FLAT, Q.FINISHED, *left_over, *((Q.SPACING,) if c else ())),
                     lambda v: v[Q.FLAT] - v[Q.FINISHED] - per_space * beside_ends(v),
                     rests_on=MEET,
@@ -194,20 +225,31 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     return (row, cloth, fullness, *meeting, *own, *derived)
 
 
-def _upright_cloth(a: Fraction, flat_part: int) -> tuple[Relation, ...]:
+def _upright_cloth(section: Section, a: Fraction, flat_part: int) -> tuple[Relation, ...]:
+    def less(what: str, rest: bool) -> str:
+        return _bracketed(_less(what, _flat_in_words(section, rest=rest)))
+
+    def cloth(rest: bool) -> str:
+        return " + ".join(["{flat} = {count} × {per_pleat}", *_flat_in_words(section, rest=rest)])
+
+    def shares(rest: bool) -> str:
+        return f"{less('{flat}', rest)} ÷ {less('{finished}', rest)} = {{per_pleat}} ÷ {{spacing}}"
+
     return (
         Relation(
             "cloth",
-            "{flat} = {count} × {per_pleat}",
+            cloth(False),
             (Q.FLAT, Q.COUNT, Q.PER_PLEAT, REST),
             lambda v: v[Q.FLAT] - a - v[REST] - v[Q.COUNT] * v[Q.PER_PLEAT],
+            formula_with_rest=cloth(True),
         ),
         Relation(
             "row and cloth",
-            "{flat} ÷ {finished} = {per_pleat} ÷ {spacing}",
+            shares(False),
             (Q.FLAT, Q.SPACING, Q.FINISHED, Q.PER_PLEAT, REST),
             lambda v: (v[Q.FLAT] - a - v[REST]) * v[Q.SPACING] - (v[Q.FINISHED] - a - v[REST]) * v[Q.PER_PLEAT],
             derived=True,
+            formula_with_rest=shares(True),
         ),
         Relation(
             "row, cloth and fullness",
@@ -219,21 +261,36 @@ def _upright_cloth(a: Fraction, flat_part: int) -> tuple[Relation, ...]:
     )
 
 
-def _ends_in_words(section: Section) -> str:
-    """The row equation as this section's ends make it."""
-    if section.closed or section.kind.width is Q.SPACING:
-        return "{finished} = {count} × {spacing}"
+def _spaces_in_words(section: Section) -> str:
+    """How many spaces the row has, in its count."""
     _, c = end_constants(section)
-    spaces = {
+    return {
         Fraction(-1): "({count} − 1)",
         Fraction(-1, 2): "({count} − ½)",
         Fraction(0): "{count}",
         Fraction(1, 2): "({count} + ½)",
         Fraction(1): "({count} + 1)",
     }[c]
-    parts = [f"{spaces} × {{spacing}}"]
-    if section.lead.width:
-        parts.insert(0, section.scribe.write(section.lead.width).text)
-    if section.tail.width:
-        parts.append(section.scribe.write(section.tail.width).text)
-    return "{finished} = " + " + ".join(parts)
+
+
+def _flat_in_words(section: Section, *, rest: bool) -> list[str]:
+    """What lies flat at the two ends: the stated widths, and what is left over."""
+    ends = [] if section.closed else [end.width for end in (section.lead, section.tail) if end.width]
+    return [section.scribe.write(width).text for width in ends] + ["{rest}"] * rest
+
+
+def _row_in_words(section: Section, *, rest: bool) -> str:
+    """The width of the row as this section's ends make it."""
+    said = f"{_spaces_in_words(section)} × {{spacing}}"
+    flat = _flat_in_words(section, rest=rest)
+    first = flat[:1] if not section.closed and section.lead.width else []
+    return " + ".join([*first, said, *flat[len(first) :]])
+
+
+def _less(what: str, flat: list[str]) -> str:
+    """`what` less everything that lies flat."""
+    return " − ".join([what, *flat])
+
+
+def _bracketed(text: str) -> str:
+    return f"({text})" if any(sign in text for sign in ("+", "−")) else text

@@ -5,7 +5,7 @@ from __future__ import annotations
 from fractions import Fraction
 
 from ribbon.errors import refuse
-from ribbon.lengths import Length, Scribe, Unit, read_count, read_length, read_ratio, write_ratio
+from ribbon.lengths import Length, Scribe, Unit, loosened, read_count, read_length, read_ratio, typed, typed_number
 from ribbon.pleats import Quantity
 
 _EIGHTH = Fraction(1, 8)
@@ -21,10 +21,11 @@ def nudged(quantity: Quantity, text: str, unit: Unit, tape: Length, by: int) -> 
     >>> nudged(Quantity.SPACING, "3.04", UNITS["cm"], Length(1), 1)
     '3.1 cm'
     """
+    text, _ = loosened(text)
     if quantity is Quantity.COUNT:
         return str(_left(quantity, read_count(text) + by, Fraction(1)))
     if quantity is Quantity.FULLNESS:
-        return write_ratio(_left(quantity, _moved(read_ratio(text), _EIGHTH, by), 1 + _EIGHTH)).text
+        return typed_number(_left(quantity, _moved(read_ratio(text), _EIGHTH, by), 1 + _EIGHTH))
     moved = _moved(read_length(text, unit).mm, tape.mm, by)
     return _written(_left(quantity, moved, _least(quantity, tape)), unit, tape)
 
@@ -60,4 +61,4 @@ def _written(mm: Fraction, unit: Unit, tape: Length) -> str:
     """As a pin is typed: with its unit, exact to the tape."""
     written = Scribe(unit, tape).write_mm(mm)
     # A metric tape read in inches has divisions that inches cannot say: then the pin is said in millimetres.
-    return written.text if written.exact else f"{float(mm):g} mm"
+    return written.text if written.exact and unit.binary else typed(Length(mm), unit)

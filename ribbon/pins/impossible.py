@@ -189,12 +189,13 @@ def _short_ends(section: Section, half: Fraction, ends: tuple[tuple[str, End, Le
     for name, end, width in ends:
         if width.mm < half and not end.fold:
             said = section.scribe.write(end.width).text if end.width else str(end.times)
+            where = "before the first" if name == "lead" else "after the last"
             yield Problem(
                 "short_end",
                 name,
                 said,
-                f"half a pleat reaches {section.scribe.write_mm(half).text} past its middle, and the {name} has only {section.scribe.write(width).text}",
-                f"give the {name} at least {section.scribe.write_mm(half).text}",
+                f"half a pleat reaches {section.scribe.write_mm(half).text} past its middle, and {where} there is only {section.scribe.write(width).text}",
+                f"leave at least {section.scribe.write_mm(half).text}",
             )
 
 

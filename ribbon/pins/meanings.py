@@ -14,32 +14,33 @@ Q = Quantity
 class Meaning(NamedTuple):
     """One meaning: its name, what it says with the length in it, and the pins that it comes to, in millimetres.
 
-    `beside` holds sizes for what it leaves open, so that a picture of it can be told from the others.
+    `meet` tells that by its own meaning the pleats meet.  `beside` holds sizes for what it leaves open, so that a picture of it can be told from the others.
     """
 
     name: str
     says: str
     pins: dict[Quantity, Fraction]
     beside: dict[Quantity, Fraction]
+    meet: bool | None = None
 
 
 def meanings(kind: Kind, size: Length, said: str, fingers: int = 3) -> list[Meaning]:
     """The four meanings of a pleat of `size` (written `said`), as pins of `kind`; empty for gathers, which have none.
 
-    For box pleats a gauge goes into each half of the box, so that the folds meet behind; for pinch pleats the
-    depth is that of one finger.
+    A gauge that measures every part makes pleats that meet: for box pleats it goes into each half of the box.  Pleats
+    that cannot meet take twice what they cover.  For pinch pleats the depth is that of one finger.
     """
     mm = size.mm
     if not kind.folded:
         return []
     if kind.width is Q.BOX:
-        shows, gauge = {Q.BOX: mm}, {Q.BOX: 2 * mm, Q.DEPTH: mm}
+        shows, gauge = {Q.BOX: mm}, {Q.BOX: 2 * mm, Q.GAP: Fraction(0)}
     elif kind.width is Q.OPENING:
-        shows, gauge = {Q.SPACING: mm, Q.OPENING: Fraction(0)}, {Q.SPACING: 2 * mm, Q.DEPTH: mm, Q.OPENING: Fraction(0)}
-    elif Q.DEPTH in kind.quantities:
-        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.DEPTH: mm}
+        shows, gauge = {Q.SPACING: mm, Q.OPENING: Fraction(0)}, {Q.SPACING: 2 * mm, Q.OPENING: Fraction(0)}
+    elif kind.meeting is not None:
+        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm}
     else:
-        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.PER_PLEAT: mm}
+        shows, gauge = {Q.SPACING: mm}, {Q.SPACING: mm, Q.FULLNESS: Fraction(2)}
     deep = {Q.DEPTH: mm} if Q.DEPTH in kind.quantities else {Q.PER_PLEAT: 2 * fingers * mm}
     by_depth = Q.DEPTH in kind.quantities
     apart = (
@@ -56,7 +57,7 @@ def meanings(kind: Kind, size: Length, said: str, fingers: int = 3) -> list[Mean
         Meaning("shows", f"{said} shows on the finished edge", shows, {size_of(kind): other}),
         Meaning("deep", deep_says, deep, apart),
         Meaning("taken", f"{said} of cloth goes into each", {Q.PER_PLEAT: mm}, close),
-        Meaning("gauge", f"a {said} gauge measures every part", gauge, {}),
+        Meaning("gauge", f"a {said} gauge measures every part", gauge, {}, True if kind.meeting else None),
     ]
 
 

@@ -11,7 +11,7 @@ from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import ZERO, Length, Scribe, Unit
 from ribbon.pins.plan import Plan, plan, strip
 from ribbon.pins.section import Allowance, Cloth, Pin, Section
-from ribbon.pins.taped import Taped, taped
+from ribbon.pins.taped import Begun, Taped, on_division, taped
 from ribbon.pleats import Quantity
 from ribbon.strip import Role, Span, Strip, join
 
@@ -40,12 +40,19 @@ class Band:
     allowance: Allowance = Allowance()
     cloth: Cloth = Cloth()
     machine: Length | None = None
+    habit: bool | None = None
+    """As of a section: whether what is assumed is assumed in inches."""
     scribe: Scribe = field(init=False, compare=False, repr=False)
     fine: Scribe = field(init=False, compare=False, repr=False)
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
         object.__setattr__(self, "fine", self.scribe.finer())
+
+    @property
+    def imperial(self) -> bool:
+        """True where what nobody said is taken from what sewists in inches are used to."""
+        return self.unit.binary if self.habit is None else self.habit
 
 
 class Laid(NamedTuple):
@@ -94,7 +101,7 @@ def mixed(band: Band) -> Mixed:
             plans.append(plan(section))
         except Refusal as refusal:
             plans.append(None)
-            problems += [problem.under(f"parts.{index}") for problem in refusal.problems]
+            problems += [_of_part(problem, index) for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
     laid: list[Laid] = []
@@ -107,6 +114,14 @@ def mixed(band: Band) -> Mixed:
         strips.append(strip(made) if made else _plain(wide))
         at, flat_at = at + wide, flat_at + flat
     return Mixed(band, tuple(laid), join(strips), at, flat_at)
+
+
+def _of_part(problem: Problem, index: int) -> Problem:
+    """A part is pinned by its width: what is wrong with its finished width is shown there."""
+    if problem.path == f"pins.{Q.FINISHED}":
+        way_out = f"make the part {problem.becomes} wide, or let another pin go" if problem.becomes else problem.way_out
+        problem = replace(problem, path="width", way_out=way_out)
+    return problem.under(f"parts.{index}")
 
 
 def laid(section: Section | Band) -> tuple[Strip, Plan | None]:
@@ -124,20 +139,30 @@ def taped_mixed(whole: Mixed, tape: Length) -> tuple[Strip, list[Taped | None]]:
     """
     found: list[Taped | None] = []
     strips: list[Strip] = []
-    at, done = ZERO, ZERO
+    begun = Begun()
     for one in whole.laid:
+        # One running total along the whole edge: each part ends where its own end falls on the tape.
+        end = on_division(begun.finished + one.finished, tape)
+        on_tape = None
         if one.plan is None:
-            # Plain stretches end where the running total says, so that the parts do not drift either.
-            end = tape * ((at + one.finished) / tape + Fraction(1, 2)).__floor__()
-            strips.append(_plain(end - done))
-            found.append(None)
+            width = flat = end - begun.taped_finished
+            strips.append(_plain(width))
         else:
-            on_tape = taped(one.plan, tape)
-            found.append(on_tape)
-            strips.append(on_tape.strip if on_tape else strip(one.plan))
-            end = done + (on_tape.finished if on_tape else one.finished)
-        at, done = at + one.finished, end
+            on_tape = taped(one.plan, tape, begun)
+            strips.append(on_tape.strip if on_tape else _fitted(one.plan, end - begun.taped_finished))
+            flat = on_tape.flat if on_tape else strips[-1].flat
+        found.append(on_tape)
+        begun = Begun(begun.finished + one.finished, end, begun.flat + one.flat, begun.taped_flat + flat)
     return join(strips), found
+
+
+def _fitted(made: Plan, finished: Length) -> Strip:
+    """Pleats too small for the tape, at exact places within a width that is on it."""
+    pinned = {**made.section.pins, Q.FINISHED: Pin(finished.mm)}
+    try:
+        return strip(plan(replace(made.section, pins=pinned)))
+    except Refusal:
+        return strip(made)
 
 
 def _plain(width: Length) -> Strip:

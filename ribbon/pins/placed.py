@@ -19,7 +19,7 @@ HALF = Fraction(1, 2)
 
 @dataclass(frozen=True, slots=True)
 class Placed:
-    """One pleat of a placed row: which place it comes from, where it stands in mm, its hand, and which half of it is here."""
+    """One pleat of a placed row: which place it comes from (-1: a fold line), where it stands in mm, its hand, its half."""
 
     index: int
     at: Fraction
@@ -54,8 +54,24 @@ def placed(section: Section, finished: Fraction | None) -> list[Placed]:
                 half = -1
             left = centre is None or at < centre or (section.from_centre and side == 0 and len(ats) > 1)
             facing = place.facing or hands[0 if left else 1]
-            found.append(Placed(index, at, place.take.mm if place.take else None, facing, half))
+            # A ring ends where it begins.
+            here = Fraction(0) if section.closed and at == finished else at
+            found.append(Placed(index, here, place.take.mm if place.take else None, facing, half))
+    found += _on_folds(section, found, finished, hands)
     return sorted(found, key=lambda one: one.at)
+
+
+def _on_folds(
+    section: Section, found: list[Placed], finished: Fraction | None, hands: tuple[Facing, Facing]
+) -> list[Placed]:
+    """The half pleats that stand on fold lines of the cloth, where the places do not name them."""
+    if section.closed or not section.kind.halves:
+        return []
+    # Where the finished width is not known yet the end is beyond every place.
+    end = finished if finished is not None else max((one.at for one in found), default=Fraction(0)) + 1
+    halves = {one.half for one in found}
+    lead = [Placed(-1, Fraction(0), None, hands[0], 1)] if section.lead.fold and 1 not in halves else []
+    return lead + ([Placed(-1, end, None, hands[1], -1)] if section.tail.fold and -1 not in halves else [])
 
 
 def _sums(section: Section) -> tuple[Fraction, Fraction, Fraction]:
@@ -133,13 +149,17 @@ def misplaced(section: Section, values: dict[str, Fraction]) -> Iterable[Problem
     reach = values[section.kind.width] / 2 if section.kind.width else Fraction(0)
     write, end = section.scribe.write_mm, Fraction(0)
     before: Placed | None = None
+    last = finished
     for one in placed(section, finished):
-        said = section.scribe.write(section.places[one.index].at).text
+        said = write(one.at).text if one.index < 0 else section.scribe.write(section.places[one.index].at).text
+        path = f"placed.{one.index}.at" if one.index >= 0 else "lead" if one.half > 0 else "tail"
         left, right = (one.at if one.half > 0 else one.at - reach), (one.at if one.half < 0 else one.at + reach)
-        if left < 0 or right > finished:
+        if closes_behind(section, one):
+            left, last = Fraction(0), finished - reach  # the other half of it lies at the end
+        if left < 0 or right > last:
             yield Problem(
                 "outside",
-                f"placed.{one.index}.at",
+                path,
                 said,
                 f"a pleat at {said} does not stand within a finished width of {write(finished).text}",
                 f"place it between {write(reach).text} and {write(finished - reach).text}",
@@ -147,12 +167,18 @@ def misplaced(section: Section, values: dict[str, Fraction]) -> Iterable[Problem
         elif before is not None and (left < end or one.at == before.at):
             yield Problem(
                 "crossing",
-                f"placed.{one.index}.at",
+                path,
                 said,
-                f"this pleat stands where the one at {section.scribe.write(section.places[before.index].at).text} does",
+                f"this pleat stands where the one at {write(before.at).text} does",
                 f"move it to {write(end + reach).text} or further, or take one away",
             )
         before, end = one, max(end, right)
+
+
+def closes_behind(section: Section, one: Placed) -> bool:
+    """True for a pleat that stands where a ring closes, the seam behind it; a box would show it."""
+    kind = section.kind
+    return section.closed and one.at == 0 and (kind.faces or (kind.halves and kind.width is not Q.BOX))
 
 
 def takes_of(place: Placed, shared: Fraction) -> Fraction:

@@ -12,8 +12,8 @@ from ribbon.lengths import Length
 from ribbon.pins.equations import REST
 from ribbon.pins.impossible import impossible, no_pleats
 from ribbon.pins.nearest import with_nearest
-from ribbon.pins.placed import placed, takes_of
-from ribbon.pins.refusals import pins_that_cannot_be
+from ribbon.pins.placed import closes_behind, placed, takes_of
+from ribbon.pins.refusals import crowded, pins_that_cannot_be
 from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Assumed, Gave, Solution, Step
 from ribbon.pins.solve import solve
@@ -76,6 +76,8 @@ class Plan:
     @property
     def count(self) -> int:
         """How many pleats stand here, whole or half."""
+        if self.section.places:
+            return len(placed(self.section, self.finished.mm))
         pleats = self.pleats
         return (2 * pleats.numerator + self.section.folds * pleats.denominator) // (2 * pleats.denominator)
 
@@ -101,7 +103,7 @@ def strip(plan: Plan) -> Strip:
     """The strip of `plan`, with exact marks."""
     if plan.section.kind.folded:
         return strip_of(plan.section.kind, row(plan))
-    return gathered_strip(plan.lead, gathered_parts(plan), plan.tail)
+    return gathered_strip(plan.lead, gathered_parts(plan), plan.tail, ring=plan.section.closed)
 
 
 def gathered_parts(plan: Plan) -> list[Part]:
@@ -126,7 +128,12 @@ def plan(section: Section, count: Fraction | None = None, like: Solution | None 
     except Refusal as refusal:
         if count is not None or like is not None:
             raise
-        raise Refusal([with_nearest(section, problem, _planned) for problem in refusal.problems]) from None
+        problems = [
+            told
+            for problem in refusal.problems
+            for told in (crowded(section, problem, _planned) if problem.code == "no_room" else [problem])
+        ]
+        raise Refusal([with_nearest(section, problem, _planned) for problem in problems]) from None
 
 
 def _planned(section: Section, count: Fraction | None = None, like: Solution | None = None) -> Plan:
@@ -202,7 +209,7 @@ def row(plan: Plan, *also: Fraction) -> Row:
     if folds and section.tail.fold:
         pleats[-1] = _halved(pleats[-1], -1)
     plain = [bool(end.width) and not section.closed for end in (section.lead, section.tail)]
-    return Row(parts, whole(finished), pleats, plain[0], plain[1])
+    return Row(parts, whole(finished), pleats, plain[0], plain[1], section.closed)
 
 
 def _halved(pleat: Standing, half: int) -> Standing:
@@ -235,7 +242,7 @@ def _placed_row(plan: Plan, *also: Fraction) -> Row:
         )
         for number, (one, take) in enumerate(zip(found, takes, strict=True), 1)
     ]
-    return Row(parts, whole(finished), pleats)
+    return Row(parts, whole(finished), pleats, ring=section.closed, closes=closes_behind(section, found[0]))
 
 
 def _turn(section: Section, count: int, lead: Fraction, spacing: Fraction) -> int | None:

@@ -71,6 +71,33 @@ def disagreement(
     return Refusal(problems or [Problem("disagree", "pins", facts, says, "let go of one of these pins", says)])
 
 
+def crowded(section: Section, problem: Problem, plans: Callable[[Section], object]) -> list[Problem]:
+    """A size that finds no room, told as the disagreement that it is: every pin, with what it alone would become.
+
+    As it was where fewer than three pins take part, or letting go of one alone does not help.
+    """
+    told, pinned = [], [name for name in section.pins if name is not Q.FULLNESS]
+    if len(pinned) < 3:
+        return [problem]
+    facts = _listed([f"{name.word} {section.say(name, section.pins[name].value)}" for name in pinned])
+    says = f"{facts} do not agree: {problem.message}"
+    for name in pinned:
+        value = section.say(name, section.pins[name].value)
+        try:
+            instead = _value_of(plans(section.let_go(name)), name)
+        except Refusal:
+            continue
+        becomes = section.say(name, instead)
+        way_out = f"let go of the {name.word} and it becomes {becomes}, or let another pin go"
+        told.append(Problem("disagree", f"pins.{name}", value, says, way_out, says, becomes))
+    return told or [problem]
+
+
+def _value_of(plan: object, name: Quantity) -> Fraction:
+    values: Mapping[str, Fraction] = plan.values  # type: ignore[attr-defined]
+    return values[name]
+
+
 def _no_help(section: Section, name: Quantity, says: str) -> Problem:
     way_out = f"letting go of the {name.word} alone does not help: let go of another pin"
     return Problem("disagree", f"pins.{name}", section.say(name, section.pins[name].value), says, way_out, says)
@@ -108,7 +135,8 @@ def _ends_that_cannot_be(section: Section) -> Iterable[Problem]:
         return
     wide = section.say(Q.FINISHED, finished.value)
     longest = max(ends, key=lambda name: ends[name])
-    said = _listed([f"a {name} of {section.say(Q.FINISHED, width.mm)}" for name, width in ends.items()])
+    where = {"lead": "before the first pleat", "tail": "after the last"}
+    said = _listed([f"{section.say(Q.FINISHED, width.mm)} {where[name]}" for name, width in ends.items()])
     yield Problem(
         "no_pleat",
         f"{longest}.width",
@@ -206,7 +234,7 @@ def _folds_that_cannot_be(section: Section) -> list[Problem]:
                     "no_ends",
                     "remainder",
                     section.remainder,
-                    f"the {name} is a fold line and can take nothing",
+                    f"{'the start' if name == 'lead' else 'the end'} is a fold line and can take nothing",
                     "let the spacing take what is left over",
                 )
             )

@@ -78,10 +78,18 @@ class Taper(NamedTuple):
 
 
 class Stops(NamedTuple):
-    """Where pleats are stitched down: from `upper` to `lower`, both measured down from the edge."""
+    """Where pleats are stitched down: from `upper` to `lower`, both measured down from the edge.
+
+    `above` is how far they are stitched above it too, where the edge is a waistline within the garment.  `crease` is how
+    far from the crease the stitching runs, None along the placement line.  With `across` it goes down one side of a
+    pleat, across and up the other.
+    """
 
     lower: Length
     upper: Length = ZERO
+    above: Length = ZERO
+    crease: Length | None = None
+    across: bool = False
 
 
 class Piece(NamedTuple):
@@ -95,11 +103,33 @@ class Piece(NamedTuple):
 
 
 class Allowance(NamedTuple):
-    """Seam allowances: at the two ends of the strip and at each edge of a join."""
+    """Seam allowances: at the two ends of the strip and at each edge of a join.
+
+    `assumed` tells that the seam allowance of the work was not said, and is what most take.
+    """
 
     start: Length = ZERO
     end: Length = ZERO
     join: Length = ZERO
+    assumed: bool = False
+
+
+def usual_seam(*, imperial: bool) -> Length:
+    """The seam allowance of a work that says none: 1.5 cm, or half an inch."""
+    return Length.inches(Fraction(1, 2)) if imperial else Length(15)
+
+
+def allowances(
+    seam: Length | None, start: Length | None, end: Length | None, join: Length | None, *, imperial: bool
+) -> Allowance:
+    """The seam allowances of an edge: the work's own `seam`, but for an end or the joins that have another one.
+
+    >>> allowances(None, Length(20), None, None, imperial=False)
+    Allowance(start=Length(20 mm), end=Length(15 mm), join=Length(15 mm), assumed=True)
+    """
+    every = usual_seam(imperial=imperial) if seam is None else seam
+    own = [every if said is None else said for said in (start, end, join)]
+    return Allowance(own[0], own[1], own[2], seam is None and None in (start, end, join))
 
 
 class Cloth(NamedTuple):
@@ -145,12 +175,19 @@ class Section:
     """By how much the basted row was taken in after each check, in turn (below nought: let out)."""
     turn: Length = ZERO
     """By how much each pleat of this cloth is known to come out narrower (below nought: wider)."""
+    habit: bool | None = None
+    """True where what is assumed is assumed in inches, False in centimetres; None as the unit is."""
     scribe: Scribe = field(init=False, compare=False, repr=False)
     fine: Scribe = field(init=False, compare=False, repr=False)
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
         object.__setattr__(self, "fine", self.scribe.finer())
+
+    @property
+    def imperial(self) -> bool:
+        """True where what nobody said is taken from what sewists in inches are used to."""
+        return self.unit.binary if self.habit is None else self.habit
 
     @property
     def mirrored(self) -> bool:

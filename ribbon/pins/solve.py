@@ -18,7 +18,7 @@ from ribbon.pins.placed import also_meets, needed, placed_count, shares
 from ribbon.pins.refusals import disagreement, too_few
 from ribbon.pins.section import Remainder, Section
 from ribbon.pins.solution import Assumed, Conflict, Gave, Solution, Step
-from ribbon.pleats import Quantity, Relation
+from ribbon.pleats import Default, Quantity, Relation
 from ribbon.pleats.relation import MEET, NOUGHT
 
 Q = Quantity
@@ -161,11 +161,17 @@ class _Solving:
         found = known.values.get(Q.COUNT)
         if found is None or self.whole or (Q.COUNT in self.facts and Q.COUNT not in self.loose):
             return False
-        count = _whole_count(self.section, found)
+        count = _whole_count(self.section, found, obeyed=self._ranged() is not None)
         if count == found:
             return False
         self.facts[Q.COUNT], self.whole = count, True
         return True
+
+    def _ranged(self) -> Default | None:
+        """The usual range of the spacing, where that was assumed and has one: so many pleats stand that it is obeyed."""
+        if Q.SPACING not in self.assumed:
+            return None
+        return next((d for d in self.section.kind.defaults if d.quantity is Q.SPACING and d.least), None)
 
     def _give(self, conflict: Conflict) -> None:
         """Let the fact go that gives way first; raise `Refusal` where none may."""
@@ -236,10 +242,10 @@ class _Solving:
             # A spacing alone makes no edge: it needs a width or a count to stand in.
             if default.quantity is Q.SPACING and not known.values.keys() & {Q.FINISHED, Q.FLAT, Q.COUNT}:
                 continue
-            value = default.imperial if section.unit.binary else default.metric
+            value = default.value(imperial=section.imperial)
             self.facts[default.quantity] = value
             self.loose.add(default.quantity)
-            return Assumed(default.quantity, value, default.why)
+            return Assumed(default.quantity, value, default.reason(imperial=section.imperial))
         return None
 
     def _assume_of_places(self, known: _Known) -> Assumed | None:
@@ -254,10 +260,10 @@ class _Solving:
             self.meet = True
             return Assumed(MEET, None, "the folds meet behind each box")
         elif kind.width is Q.BOX and Q.BOX not in known.values and (not shares(section) or Q.DEPTH in known.values):
-            took = Assumed(Q.BOX, 2 * (imperial if section.unit.binary else metric), "a middling box to start from")
+            took = Assumed(Q.BOX, 2 * (imperial if section.imperial else metric), "a middling box to start from")
         elif shares(section) and size not in known.values and size not in self.let_go:
             deep = 1 if size is Q.DEPTH else 4
-            took = Assumed(size, deep * (imperial if section.unit.binary else metric), "a middling pleat to start from")
+            took = Assumed(size, deep * (imperial if section.imperial else metric), "a middling pleat to start from")
         if took is not None and took.value is not None:
             self.facts[took.quantity] = took.value
             self.loose.add(Q(took.quantity))
@@ -271,6 +277,12 @@ class _Solving:
             for a in self.assumed.values()
             if a.quantity == MEET or a.quantity in values
         ]
+        ranged, spacing = self._ranged(), values.get(Q.SPACING)
+        if ranged is not None and ranged.least is not None and spacing is not None:
+            most = ranged.value(imperial=section.imperial)
+            if not most * ranged.least <= spacing <= most:
+                near = f"as near as whole pleats come; {ranged.reason(imperial=section.imperial)}"
+                assumed = [a._replace(why=near) if a.quantity is Q.SPACING else a for a in assumed]
         values.setdefault(Q.FULLNESS, values[Q.FLAT] / values[Q.FINISHED] if values[Q.FINISHED] else NOUGHT)
         gave = [
             Gave(name, pin.value, values[name], _why(section, name, values))
@@ -289,14 +301,16 @@ def fewest(section: Section) -> Fraction:
     return Fraction(least + least % 2 if section.mirrored and section.mirror_at is None else least)
 
 
-def _whole_count(section: Section, found: Fraction) -> Fraction:
+def _whole_count(section: Section, found: Fraction, *, obeyed: bool = False) -> Fraction:
     """The whole count for a reckoned one: the nearest, the fewer of two as near; even in a mirrored row.
 
-    With one end on a fold line the whole pleats stand beside a half: the nearest of ½, 1½, 2½ …
+    Where the spacing must not be passed, `obeyed`, the next greater one.  With one end on a fold line the whole pleats stand beside a half: the nearest of ½, 1½, 2½ …
     """
     step = 2 if section.mirrored and section.mirror_at is None else 1
     half = Fraction(section.folds % 2, 2)
-    if section.remainder is Remainder.SPACING:
+    if section.remainder is Remainder.SPACING and obeyed:
+        count = step * ceil((found - half) / step) + half
+    elif section.remainder is Remainder.SPACING:
         count = step * ceil((found - half) / step - Fraction(1, 2)) + half
     else:
         count = step * floor((found - half) / step) + half

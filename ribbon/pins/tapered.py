@@ -18,10 +18,11 @@ from typing import NamedTuple
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import Length
+from ribbon.pins.corrected import corrected_row
 from ribbon.pins.placed import placed
 from ribbon.pins.plan import Plan, row
 from ribbon.pins.section import Taper
-from ribbon.pins.taped import taped_row
+from ribbon.pins.taped import takes_on_tape, taped_row, taped_uncorrected
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
 from ribbon.strip import LineKind, Strip, walk
 
@@ -58,13 +59,13 @@ def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
     problems = list(_cannot_be(plan, taper))
     if problems:
         raise Refusal(problems)
-    lower = row(plan) if tape is None else taped_row(plan, tape)
+    lower = corrected_row(plan) if tape is None else taped_row(plan, tape)
     extras = _extras(plan, taper, lower)
-    step = Fraction(0) if tape is None else tape.mm * plan.section.kind.take_up_per_depth
-    if step:
-        extras = _on_tape(extras, step)
-    upper = _narrowed(lower, extras, plan)
-    if step and not upper.stands:
+    q = Fraction(0) if tape is None else tape.mm
+    if q:
+        extras = _on_tape(plan, taper, lower, q)
+    upper = _narrowed(lower, extras, plan, q)
+    if not upper.stands:
         raise refuse(
             "too_coarse",
             "tape",
@@ -98,24 +99,37 @@ def _extras(plan: Plan, taper: Taper, lower: Row) -> list[Fraction]:
     return [dart + rest * weight / whole for dart, weight in zip(own, weights, strict=True)]
 
 
-def _on_tape(extras: list[Fraction], step: Fraction) -> list[Fraction]:
-    """The extras by their running total, in whole steps of the kind's thicknesses."""
-    total, used, found = Fraction(0), Fraction(0), []
-    for extra in extras:
-        total += extra
-        running = ((total - used) / step + Fraction(1, 2)).__floor__() * step + used
-        found.append(running - used)
-        used = running
-    return found
+def _on_tape(plan: Plan, taper: Taper, lower: Row, q: Fraction) -> list[Fraction]:
+    """What each pleat takes more of than at the lower level, so that what it takes there is itself in whole steps.
+
+    The take-up of the upper level is rounded by a running total of its own, and each correction stays what it is.
+    """
+    plain = row(plan, q)
+    extras = _extras(plan, taper, plain)
+    parts = lcm(plain.parts, *(extra.denominator for extra in extras))
+    takes = [
+        int(Fraction(p.take, plain.parts) * parts + extra * parts)
+        for p, extra in zip(plain.pleats, extras, strict=True)
+    ]
+    step = int(q * plan.section.kind.divisions * parts)
+    uncorrected = taped_uncorrected(plan, Length(q))
+    return [
+        Fraction(take, parts) - Fraction(pleat.take, uncorrected.parts)
+        for take, pleat in zip(takes_on_tape(plan, plain, takes, step), uncorrected.pleats, strict=True)
+    ]
 
 
-def _narrowed(lower: Row, extras: list[Fraction], plan: Plan) -> Row:
+def _narrowed(lower: Row, extras: list[Fraction], plan: Plan, q: Fraction) -> Row:
     """The row of the upper level: each pleat takes its extra from what shows beside it."""
     parts = lcm(lower.parts * 4, *(extra.denominator * 4 for extra in extras))
     times = parts // lower.parts
     gone, found = int(_start_shift(plan, lower, extras) * parts), []
-    between = [b.left - a.right for a, b in pairwise(lower.pleats)]
+    around = lower.around
+    between = [b.left - a.right for a, b in pairwise(around)]
+    if lower.ring and around:
+        between.append(lower.finished - around[-1].right + around[0].left)
     gap = min(between, default=0) * times
+    two = int(2 * q * parts)
     for pleat, extra in zip(lower.pleats, extras, strict=True):
         more = int(extra * parts)
         left, right = pleat.left * times, pleat.right * times
@@ -126,16 +140,19 @@ def _narrowed(lower: Row, extras: list[Fraction], plan: Plan) -> Row:
             before = 0 if pleat.half > 0 else more if pleat.half < 0 else more // 2
         # A box gives up its gap first, then narrows; an opening stays, the faces beside it narrow.
         narrows = max(0, more - gap) if plan.section.kind.width is Q.BOX else 0
+        if two and not pleat.half:
+            narrows = -(-narrows // two) * two  # as much at either side, on the tape
         if plan.section.kind.width is Q.BOX:
             left -= gone + (before - (0 if pleat.half > 0 else narrows if pleat.half < 0 else narrows // 2))
             right = left + (pleat.right - pleat.left) * times - narrows
         else:
             left, right = left - gone - before, right - gone - before
-        at = right if pleat.half < 0 else left if pleat.half > 0 else (left + right) // 2
+        # The middle of an opening stays as far from its sides as it was; of a box only its edges are marked.
+        at = right if pleat.half < 0 else left + (0 if pleat.half > 0 else (pleat.at - pleat.left) * times)
         found.append(Standing(pleat.pleat, at, left, right, pleat.take * times + more, pleat.facing, pleat.half))
         gone += more
     finished = lower.finished * times - int(sum(extras, Fraction(0)) * parts)
-    return Row(parts, finished, found, lower.plain_lead, lower.plain_tail)
+    return lower._replace(parts=parts, finished=finished, pleats=found)
 
 
 def _start_shift(plan: Plan, lower: Row, extras: list[Fraction]) -> Fraction:
@@ -214,7 +231,7 @@ def _least_take(plan: Plan, taper: Taper | None) -> Fraction:
 def _shows(plan: Plan, taper: Taper) -> bool:
     """True where something still shows between all the pleats of the upper level, and nothing lies past its ends."""
     lower = row(plan)
-    upper = _narrowed(lower, _extras(plan, taper, lower), plan)
+    upper = _narrowed(lower, _extras(plan, taper, lower), plan, Fraction(0))
     ends = [upper.pleats[0].left, upper.finished - upper.pleats[-1].right]
     widths = [p.right - p.left for p in upper.pleats]
     between = [b.left - a.right for a, b in pairwise(upper.pleats)]

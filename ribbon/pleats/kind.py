@@ -54,8 +54,9 @@ _WORDS = {
 class Default:
     """What a kind assumes of a quantity that nothing else settles.
 
-    `metric` and `imperial` are what a sewist of either habit would start from; `firm` values are part of the
-    kind (a gap of nought), the others give way like an about-pin.
+    `metric` and `imperial` are what a sewist of either habit would start from, each with its reason; `firm` values are
+    part of the kind (a gap of nought), the others give way like an about-pin.  From `least` times it to it is the usual range:
+    then there are so many pleats that it is obeyed, and where whole pleats cannot the reason says so.
     """
 
     quantity: Quantity
@@ -63,6 +64,16 @@ class Default:
     imperial: Fraction
     why: str
     firm: bool = False
+    why_imperial: str = ""
+    least: Fraction | None = None
+
+    def value(self, *, imperial: bool) -> Fraction:
+        """What is taken by a sewist of either habit."""
+        return self.imperial if imperial else self.metric
+
+    def reason(self, *, imperial: bool) -> str:
+        """Why it is taken."""
+        return (imperial and self.why_imperial) or self.why
 
 
 @dataclass(frozen=True, slots=True)

@@ -35,7 +35,14 @@ def _pinch(fingers: int) -> Kind:
         take_up_per_depth=1,
         defaults=(
             Default(Q.FULLNESS, Fraction(5, 2), Fraction(5, 2), "2½ times is usual for pinch pleats"),
-            Default(Q.SPACING, Fraction(100), Fraction(508, 5), "pinch pleats usually stand 7.5 to 10 cm apart"),
+            Default(
+                Q.SPACING,
+                Fraction(100),
+                Fraction(508, 5),
+                "pinch pleats usually stand 7.5 to 10 cm apart",
+                why_imperial="pinch pleats usually stand 3 to 4 in apart",
+                least=Fraction(3, 4),
+            ),
         ),
         upright=True,
         fingers=fingers,

@@ -19,7 +19,8 @@ class Relation:
 
     `residual` is nought when the equation holds.  `formula` states it in words, each quantity in braces.
     A `derived` relation follows from others; it is there to solve two of them at once and is never the first
-    to find a disagreement.  `rests_on` names a fact beside the quantities that it supposes.
+    to find a disagreement.  `rests_on` names a fact beside the quantities that it supposes.  Where something is left
+    over at the ends, `formula_with_rest` states it with that in it.
     """
 
     name: str
@@ -28,6 +29,7 @@ class Relation:
     residual: Callable[[Values], Fraction]
     derived: bool = False
     rests_on: str | None = None
+    formula_with_rest: str = ""
 
     def solved_for(self, unknown: str, known: dict[str, Fraction]) -> Fraction | None:
         """The one value of `unknown` for which the equation holds, or None where it does not depend on it.

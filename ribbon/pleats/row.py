@@ -47,7 +47,8 @@ class Row(NamedTuple):
     """Pleats of one kind along an edge of finished width `finished`.
 
     Every length is a whole number of parts, `parts` to the millimetre: exact, and quick for long rows.
-    `plain_lead` and `plain_tail` tell that the first and last run lie flat by intent.
+    `plain_lead` and `plain_tail` tell that the first and last run lie flat by intent, `ring` that the ends meet,
+    `closes` that they do so behind the first pleat, which then stands at the very start.
     """
 
     parts: int
@@ -55,12 +56,29 @@ class Row(NamedTuple):
     pleats: Sequence[Standing]
     plain_lead: bool = False
     plain_tail: bool = False
+    ring: bool = False
+    closes: bool = False
+
+    @property
+    def around(self) -> Sequence[Standing]:
+        """The pleats in the order in which they are laid: one that stands where a ring closes comes last."""
+        if not self.closes:
+            return self.pleats
+        first, end = self.pleats[0], self.finished
+        return [*self.pleats[1:], first._replace(at=first.at + end, left=first.left + end, right=first.right + end)]
+
+    @property
+    def begins(self) -> int:
+        """Where the first run begins: at the start, or behind the pleat in which a ring closes."""
+        return self.pleats[0].right if self.closes else 0
 
     @property
     def stands(self) -> bool:
         """True where no pleat begins before the last has ended, and none gives more cloth than it takes."""
-        ends = [0, *(end for pleat in self.pleats for end in (pleat.left, pleat.right)), self.finished]
-        return all(a <= b for a, b in pairwise(ends)) and all(pleat.take >= 0 for pleat in self.pleats)
+        begins = self.begins
+        ends = [end for pleat in self.around for end in (pleat.left, pleat.right)]
+        order = [begins, *ends, self.finished + begins]
+        return all(a <= b for a, b in pairwise(order)) and all(pleat.take >= 0 for pleat in self.pleats)
 
 
 class _Pattern(NamedTuple):

@@ -1,13 +1,15 @@
 """What lies over what at every place of the finished edge: one sweep, from which the readings of it are taken.
 
 What shows from either side, how many layers there are and how far behind each span lies are all the same
-question asked of the same stack of cloth (work, section 6).
+question asked of the same stack of cloth (work, section 6).  On a ring what lies past the closing point lies over the
+other end: it is taken round.
 """
 
 from __future__ import annotations
 
 from bisect import bisect_left, insort
 from collections import defaultdict
+from collections.abc import Collection, Iterator
 from itertools import pairwise
 from operator import add
 from typing import NamedTuple
@@ -32,20 +34,41 @@ class Stack(NamedTuple):
 
 def stack(walked: Walk) -> Stack:
     """The stack of a walked strip; what only touches a place with its end does not lie there."""
+    found: Stack | None = walked.known.get("stack")
+    if found is None:
+        found = walked.known["stack"] = stacked(walked)
+    return found
+
+
+def _round(walked: Walk, low: int, high: int) -> Iterator[tuple[int, int, int]]:
+    """(low, high, times round) of each stretch of an edge, once it is taken round the ring."""
+    whole = walked.x[-1] - walked.x[0]
+    if not walked.ring or whole <= 0:
+        yield low, high, 0
+        return
+    times = low // whole
+    while low < high:
+        end = min(high, (times + 1) * whole)
+        yield low - times * whole, end - times * whole, times
+        low, times = end, times + 1
+
+
+def stacked(walked: Walk, without: Collection[int] = ()) -> Stack:
+    """The stack of the spans of a walk, but for those in `without`."""
     many = len(walked.layers)
     # One number says a span's layer and, among those as high, its turn: the sorted numbers are the stack itself.
     begin: dict[int, list[int]] = defaultdict(list)
     end: dict[int, list[int]] = defaultdict(list)
     above = [(layer + 1) * many for layer in walked.layers]
-    for index, (low, high) in enumerate(pairwise(walked.x)):
+    around = walked.climbs * many
+    for index, (x, then) in enumerate(pairwise(walked.x)):
+        if x == then or index in without:
+            continue
         key = above[index] - many + index
-        if low < high:
-            begin[low].append(key)
-            end[high].append(key)
-        elif high < low:
-            begin[high].append(key)
-            end[low].append(key)
-    middles = list(map(add, walked.x, walked.x[1:]))  # twice over, to stay whole
+        for low, high, times in _round(walked, min(x, then), max(x, then)):
+            begin[low].append(key - times * around)
+            end[high].append(key - times * around)
+    middles, turns = _middles(walked)
     order = sorted(range(many), key=middles.__getitem__)
     waiting = [middles[index] for index in order]
     places = sorted(begin.keys() | end.keys()) or [0]
@@ -57,7 +80,7 @@ def stack(walked: Walk) -> Stack:
             del active[bisect_left(active, key)]
         while asked < many and waiting[asked] <= 2 * place:
             index = order[asked]
-            before[index] = len(active) - bisect_left(active, above[index])
+            before[index] = len(active) - bisect_left(active, above[index] - turns[index] * around)
             asked += 1
         for key in begin.get(place, ()):
             insort(active, key)
@@ -67,6 +90,15 @@ def stack(walked: Walk) -> Stack:
         bottom.append(active[0] % many if lying else -1)
         while asked < many and waiting[asked] < 2 * then:
             index = order[asked]
-            before[index] = lying - bisect_left(active, above[index])
+            before[index] = lying - bisect_left(active, above[index] - turns[index] * around)
             asked += 1
     return Stack(places, top[:-1], bottom[:-1], deep[:-1], before)
+
+
+def _middles(walked: Walk) -> tuple[list[int], list[int]]:
+    """(twice the middle of each span, to stay whole; how often each is taken round the ring)."""
+    middles = list(map(add, walked.x, walked.x[1:]))
+    whole = 2 * (walked.x[-1] - walked.x[0])
+    if not walked.ring or whole <= 0:
+        return middles, [0] * len(middles)
+    return [middle % whole for middle in middles], [middle // whole for middle in middles]

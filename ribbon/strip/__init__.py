@@ -12,8 +12,22 @@ from ribbon.strip.strip import (
     Strip,
     StripBuilder,
     Turn,
+    begun_at,
     join,
 )
 from ribbon.strip.walk import Walk, walk
 
-__all__ = ["Fold", "Line", "LineKind", "Role", "Span", "Strip", "StripBuilder", "Turn", "Walk", "join", "walk"]
+__all__ = [
+    "Fold",
+    "Line",
+    "LineKind",
+    "Role",
+    "Span",
+    "Strip",
+    "StripBuilder",
+    "Turn",
+    "Walk",
+    "begun_at",
+    "join",
+    "walk",
+]

@@ -80,12 +80,18 @@ class Line(NamedTuple):
 class Strip:
     """Spans in order from the start of the cloth, the folds between them, the lines named on them.
 
-    Folds and lines are in order of `after`.  Seam allowances are no part of a strip.
+    Folds and lines are in order of `after`.  Seam allowances are no part of a strip.  The two ends of a `ring` are sewn
+    together; it need not begin at the start of the finished edge: `begins` is where on the edge it does, `heading` the
+    way in which it sets out (-1 where its seam lies behind a fold), `closing` the fold that lies on the seam, if any.
     """
 
     spans: tuple[Span, ...]
     folds: tuple[Fold, ...]
     lines: tuple[Line, ...]
+    ring: bool = False
+    begins: Length = ZERO
+    heading: int = 1
+    closing: Turn | None = None
 
     def check(self) -> None:
         """Raise AssertionError if the strip breaks one of its own rules."""
@@ -107,6 +113,7 @@ class Strip:
         creases = {line.after for line in self.lines if line.kind in (LineKind.OUTER, LineKind.INNER, LineKind.FINGER)}
         creases |= {line.after for line in self.lines if line.kind in (LineKind.SEW, LineKind.STITCH)}
         assert {fold.after for fold in self.folds} <= creases, "every fold has a line by which it is found"
+        assert self.ring or (not self.begins and self.heading == 1 and not self.closing), "only a ring begins elsewhere"
 
     @property
     def flat(self) -> Length:
@@ -155,11 +162,35 @@ class StripBuilder:
         self._lines.append(Line(len(self._spans) - 1, kind, pleat))
         return self
 
-    def strip(self) -> Strip:
+    def strip(self, *, ring: bool = False) -> Strip:
         """The strip laid down so far."""
         if self._folds and self._folds[-1].after == len(self._spans) - 1:
             self._spans.append(Span(ZERO, Role.FACE))
-        return Strip(tuple(self._spans), tuple(self._folds), tuple(self._lines))
+        return Strip(tuple(self._spans), tuple(self._folds), tuple(self._lines), ring)
+
+
+def begun_at(ring: Strip, line: int, begins: Length, heading: int) -> Strip:
+    """The same ring, cut at the line with that index instead of where it was.
+
+    `begins` and `heading` say where on the finished edge that is, and which way the cloth then runs.  The line itself
+    stands at both ends, since the two are sewn together there.
+    """
+    after = ring.lines[line].after
+    front, rear = ring.spans[after + 1 :], ring.spans[: after + 1]
+    front = front[:-1] if front and not front[-1].length else front
+    rear = rear[1:] if rear and not rear[0].length else rear
+    lost = after + 1 - len(rear)  # a span of no length that stood for what lies outside the first fold
+    shift = len(front) - lost
+    closing = next((fold.turn for fold in ring.folds if fold.after == after), None)
+
+    def moved(at: int) -> int:
+        return at - after - 1 if at >= after else at + shift
+
+    folds = sorted(fold._replace(after=moved(fold.after)) for fold in ring.folds if fold.after != after)
+    ahead = [one._replace(after=moved(one.after)) for one in ring.lines[line:]]
+    behind = [one._replace(after=moved(one.after)) for one in ring.lines[:line]]
+    here = ring.lines[line]._replace(after=len(front) + len(rear) - 1)
+    return Strip(front + rear, tuple(folds), (*ahead, *behind, here), True, begins, heading, closing)
 
 
 def join(strips: Sequence[Strip]) -> Strip:

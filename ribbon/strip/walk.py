@@ -7,10 +7,11 @@ denominator of the strip's own lengths.  Whole numbers keep a strip of 20,000 pl
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from fractions import Fraction
 from itertools import accumulate
 from math import lcm
+from typing import Any
 
 from ribbon.lengths import Length
 from ribbon.strip.strip import WHOLE, Strip, Turn
@@ -22,7 +23,8 @@ class Walk:
 
     `flat` and `x` have one entry for each end of a span (spans + 1), in parts of a millimetre: the flat
     position and the finished position, both from the start.  `layers` and `heading` have one entry a span:
-    its layer (0 for the first, higher is nearer to whoever looks at the right side) and +1 or -1.
+    its layer (0 for the first, higher is nearer to whoever looks at the right side) and +1 or -1.  On a `ring` cloth
+    that passes the closing point goes on at the other end, `climbs` layers higher there for each time round.
     """
 
     parts: int
@@ -30,6 +32,10 @@ class Walk:
     x: tuple[int, ...]
     layers: tuple[int, ...]
     heading: tuple[int, ...]
+    ring: bool = False
+    climbs: int = 0
+    known: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
+    """Readings that have been taken of it, so that none is taken twice."""
 
     def length(self, parts: int | Fraction) -> Length:
         """A position of this walk as an exact length."""
@@ -37,8 +43,8 @@ class Walk:
 
     @property
     def finished(self) -> Length:
-        """The finished width: where the walk ends."""
-        return self.length(self.x[-1])
+        """The finished width: how far along the edge the walk comes."""
+        return self.length(self.x[-1] - self.x[0])
 
 
 def walk(strip: Strip, tape: Length | None = None) -> Walk:
@@ -50,14 +56,18 @@ def walk(strip: Strip, tape: Length | None = None) -> Walk:
         key: (span.length.mm, span.length.mm if span.draw is WHOLE else span.length.mm * span.draw)
         for key, span in shared.items()
     }
-    parts = lcm(*(size.denominator for both in sizes.values() for size in both), tape.mm.denominator if tape else 1)
+    parts = lcm(
+        *(size.denominator for both in sizes.values() for size in both),
+        tape.mm.denominator if tape else 1,
+        strip.begins.mm.denominator,
+    )
     runs = {
         key: (flat.numerator * (parts // flat.denominator), along.numerator * (parts // along.denominator))
         for key, (flat, along) in sizes.items()
     }
     front, spans = Turn.FRONT, len(strip.spans)
     headings, layers = [], []
-    heading, layer, begun = 1, 0, 0
+    heading, layer, begun = strip.heading, 0, 0
     for after, turn in strip.folds:
         run = after + 1 - begun
         headings += [heading] * run
@@ -67,5 +77,7 @@ def walk(strip: Strip, tape: Length | None = None) -> Walk:
     layers += [layer] * (spans - begun)
     lengths = [runs[id(span)] for span in strip.spans]
     flat = accumulate((run for run, _ in lengths), initial=0)
-    x = accumulate((heading * along for heading, (_, along) in zip(headings, lengths, strict=True)), initial=0)
-    return Walk(parts, tuple(flat), tuple(x), tuple(layers), tuple(headings))
+    along = (heading * along for heading, (_, along) in zip(headings, lengths, strict=True))
+    x = accumulate(along, initial=int(strip.begins.mm * parts))
+    closing = 0 if strip.closing is None else 1 if strip.closing is front else -1
+    return Walk(parts, tuple(flat), tuple(x), tuple(layers), tuple(headings), strip.ring, layer + closing)

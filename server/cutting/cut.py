@@ -3,20 +3,36 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from typing import Any, NamedTuple
 
-from ribbon.cloth import Bolt, Layout, Piece, buy, drop_on, layout, lined, lining_cut, lying, notions
+from ribbon.cloth import (
+    Bolt,
+    Bought,
+    Layout,
+    Notion,
+    Piece,
+    allowed_of,
+    buy,
+    drop_on,
+    layout,
+    lined,
+    lining_taken,
+    lining_ways,
+    notions,
+    totals,
+)
 from ribbon.errors import Problem, Refusal
-from ribbon.lengths import UNITS, ZERO, Length, Scribe
+from ribbon.lengths import UNITS, Length, Scribe, Unit
 from ribbon.pins import laid as laid_of
-from ribbon.readings import Allowed, Strategy
 from ribbon.strip import walk
-from server.cutting.sold import long_scribe, sold_in, told_length
+from server.cutting.sold import money, much, sold_in, sold_says, told_length
 from server.plans.cutting import Cutting, read_cutting
+from server.plans.joining import cut_as, lying_for
 from server.plans.schema import SectionIn
 
-Bolts = dict[str, tuple[Bolt, tuple[tuple[Length, Length], ...], list[tuple[int, Piece]]]]
+Sheets = tuple[tuple[Length, Length], ...]
 
 
 class Named(NamedTuple):
@@ -26,52 +42,75 @@ class Named(NamedTuple):
     section: SectionIn
 
 
-def cut_of(sections: Sequence[Named]) -> dict[str, Any]:
+@dataclass
+class _Gathered:
+    """The pieces of a work by the cloth that they are cut from, what is not known yet, what else is bought."""
+
+    bolts: dict[tuple[Bolt, Sheets], list[Piece]] = field(default_factory=dict)
+    lacking: list[str] = field(default_factory=list)
+    bought: list[tuple[str, Notion]] = field(default_factory=list)
+
+    def add(self, bolt: Bolt, sheets: Sheets, index: int, pieces: Sequence[Piece]) -> None:
+        """Put pieces with those of the same cloth, each with a key of its own that begins with its section."""
+        held = self.bolts.setdefault((bolt, sheets), [])
+        held += [replace(piece, key=f"{index} {len(held) + n}") for n, piece in enumerate(pieces)]
+
+
+def cut_of(sections: Sequence[Named], *, search: bool = True) -> dict[str, Any]:
     """The pieces of all sections laid out, cloth by cloth, and what to buy.  Raises `Refusal`, paths below `sections`."""
     problems: list[Problem] = []
-    bolts: Bolts = {}
-    lacking: list[str] = []
-    bought: list[dict[str, Any]] = []
+    got = _Gathered()
     unit = UNITS[sections[0].section.unit] if sections else UNITS["cm"]
-    scribe = Scribe(unit, Length(1) if not unit.binary else Length.inches(Fraction(1, 16)))
     for index, one in enumerate(sections):
         try:
-            _gather(index, one, bolts, lacking, bought)
+            _gather(index, one, got)
         except Refusal as refusal:
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
-    plans = [_laid(scribe, name, *held) for name, held in bolts.items()]
+    titles = _titles(list(got.bolts), unit)
+    plans = [
+        _laid(unit, title, bolt, sheets, pieces, search=search)
+        for title, ((bolt, sheets), pieces) in zip(titles, got.bolts.items(), strict=True)
+    ]
     cost = sum((Fraction(p["cost"]) for p in plans if p["cost"] is not None), Fraction(0))
     return {
         "plans": plans,
-        "lacking": lacking,
-        "notions": bought,
-        "cost": f"{float(cost):.2f}" if any(p["cost"] is not None for p in plans) else None,
+        "lacking": got.lacking,
+        "notions": [{"piece": name, "name": one.name, "much": much(one, unit)} for name, one in got.bought],
+        "totals": [{"name": one.name, "much": much(one, unit)} for one in totals(one for _, one in got.bought)],
+        "cost": money(cost) if any(p["cost"] is not None for p in plans) else None,
     }
 
 
-def _gather(
-    index: int,
-    one: Named,
-    bolts: Bolts,
-    lacking: list[str],
-    bought: list[dict[str, Any]],
-) -> None:
+def _titles(bolts: Sequence[tuple[Bolt, Sheets]], unit: Unit) -> list[str]:
+    """What each cloth is called, so that no two are called alike."""
+    scribe = Scribe(unit, None)
+    names = [bolt.name or "Cloth" for bolt, _ in bolts]
+    found: list[str] = []
+    for name, (bolt, _) in zip(names, bolts, strict=True):
+        title = name if names.count(name) == 1 else f"{name}, {scribe.write(bolt.usable).text} wide"
+        same = sum(one == title or one.startswith(f"{title} (") for one in found)
+        found.append(f"{title} ({same + 1})" if same else title)
+    return found
+
+
+def _gather(index: int, one: Named, got: _Gathered) -> None:
     """Put the pieces of one section with those of the same cloth."""
     said, cutting = one.section, read_cutting(one.section)
     if cutting.bolt is None or cutting.drop is None:
-        lacking.append(f"{one.name}: say {'how wide its cloth is' if cutting.bolt is None else 'how far it falls'}")
+        got.lacking.append(f"{one.name}: say {'how wide its cloth is' if cutting.bolt is None else 'how far it falls'}")
         return
-    section, unit = said.section, UNITS[said.unit]
+    section = said.section
     laid, made = laid_of(section)
-    walked, allowed = walk(laid), Allowed(*section.allowance, section.tape)
     long = cutting.drop.cut
-    found = lying(laid, walked, cutting.bolt, cutting.drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
-    got, across = found.joined, found.taken is None or found.taken.name == "across"
+    found = lying_for(section, laid, walk(laid), made, cut_as(said, cutting))
+    if found is None:
+        return
+    joined, across = found.joined, found.taken is None or found.taken.name == "across"
     pieces: list[Piece] = []
-    many = len(got.widths)
-    for number, width in enumerate(got.widths, 1):
+    many = len(joined.widths)
+    for number, width in enumerate(joined.widths, 1):
         name = one.name if many == 1 else f"{one.name}, {'width' if across else 'strip'} {number} of {many}"
         # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
         pieces.append(
@@ -79,40 +118,34 @@ def _gather(
             if across
             else Piece(name, long, width.cut)
         )
-    pieces += cutting.pieces
-    held = bolts.setdefault(cutting.bolt.name or "Cloth", (cutting.bolt, cutting.sheets, []))
-    held[2].extend((index, piece) for piece in pieces)
+    got.add(cutting.bolt, cutting.sheets, index, [*pieces, *cutting.pieces])
     if cutting.lining is not None and cutting.lining_bolt is not None:
-        _add_lining(index, one, cutting, laid.flat + allowed.start + allowed.end, bolts)
+        allowed = allowed_of(section)
+        _add_lining(index, one, cutting, laid.flat + allowed.start + allowed.end, got)
     if made is not None:
-        for notion in notions(made, len(got.joins), long):
-            much = (
-                str(notion.count) if notion.count is not None else long_scribe(unit).write(notion.length or ZERO).text
-            )
-            bought.append({"piece": one.name, "name": notion.name, "much": much})
+        got.bought += [(one.name, notion) for notion in notions(made, len(joined.joins), long)]
 
 
-def _add_lining(index: int, one: Named, cutting: Cutting, width: Length, bolts: Bolts) -> None:
+def _add_lining(index: int, one: Named, cutting: Cutting, width: Length, got: _Gathered) -> None:
     lining, bolt, drop = cutting.lining, cutting.lining_bolt, cutting.drop
     if lining is None or bolt is None or drop is None:
         return
     made = lined(width, drop, lining)
-    cut = lining_cut(made, bolt, lining.allowance)
-    held = bolts.setdefault("Lining", (bolt, (), []))[2]
+    cut = lining_taken(lining_ways(made, bolt, lining.allowance), lining.way)
     many = len(cut.widths)
+    pieces = []
     for number, wide in enumerate(cut.widths, 1):
         name = f"{one.name}, lining" if many == 1 else f"{one.name}, lining {number} of {many}"
-        held.append((index, Piece(name, made.length, wide) if cut.railroaded else Piece(name, wide, made.length)))
+        across = cut.name == "across"
+        pieces.append(Piece(name, wide, made.length) if across else Piece(name, made.length, wide))
+    got.add(bolt, (), index, pieces)
 
 
-def _laid(
-    scribe: Scribe, name: str, bolt: Bolt, more: tuple[tuple[Length, Length], ...], pieces: list[tuple[int, Piece]]
-) -> dict[str, Any]:
+def _laid(unit: Unit, name: str, bolt: Bolt, more: Sheets, pieces: list[Piece], *, search: bool) -> dict[str, Any]:
+    scribe = Scribe(unit, Length(1) if not unit.binary else Length.inches(Fraction(1, 16)))
     sheets = [(bolt.usable, bolt.at_hand), *more] if bolt.rectangle and bolt.at_hand is not None else []
-    got: Layout = layout(bolt, [piece for _, piece in pieces], sheets)
-    owner = {piece: index for index, piece in pieces}
+    got: Layout = layout(bolt, pieces, sheets, search=search)
     paid = buy(bolt, got.needed)
-    write = scribe.write
 
     def out(length: Length) -> dict[str, Any]:
         return told_length(scribe, length)
@@ -124,15 +157,18 @@ def _laid(
         "length": out(got.length),
         "bound": out(got.bound),
         "closeness": float(got.closeness),
+        "best": bool(sheets) or got.length <= got.bound,
         "waste": float(got.waste),
-        "asked": told_length(sold_in(bolt), paid.asked),
-        "cost": f"{float(paid.cost):.2f}" if paid.cost is not None and not bolt.rectangle else None,
-        "short": out(paid.short) if paid.short is not None else None,
+        "asked": told_length(sold_in(bolt), paid.asked) | {"text": sold_says(bolt, paid.asked, unit)}
+        if paid.asked
+        else None,
+        "cost": money(paid.cost),
+        "short": out(paid.short) if paid.short is not None and not sheets else None,
         "sheets": [{"width": out(w), "length": out(h)} for w, h in got.sheets],
         "placed": [
             {
                 "name": one.piece.name if one.piece.count == 1 else f"{one.piece.name} {one.number}",
-                "section": owner.get(one.piece, 0),
+                "section": int(one.piece.key.split()[0]),
                 "sheet": one.sheet,
                 "left": float(one.left.mm),
                 "start": float(one.start.mm),
@@ -146,17 +182,32 @@ def _laid(
             for one in got.laid
         ],
         "left": [piece.name for piece in got.left],
-        "says": _says(write, bolt, name, got, sold_in(bolt).write(paid.asked).text),
+        "says": _says(scribe, unit, bolt, name, got, paid),
     }
 
 
-def _says(write: Any, bolt: Bolt, name: str, got: Layout, asked: str) -> str:
-    if bolt.rectangle:
+def _says(scribe: Scribe, unit: Unit, bolt: Bolt, name: str, got: Layout, paid: Bought) -> str:
+    write = scribe.write
+    if bolt.rectangle and bolt.at_hand is not None:
+        many = len(got.laid) + len(got.left)
         says = (
-            f"All {len(got.laid)} pieces lie on what is at hand."
+            f"{'The one piece lies' if many == 1 else f'All {many} pieces lie'} on what is at hand."
             if not got.left
-            else f"{len(got.left)} of {len(got.laid) + len(got.left)} pieces find no place on what is at hand."
+            else f"{len(got.left)} of {many} pieces find no place on what is at hand."
         )
         return f"{says} {float(got.waste) * 100:.0f} % is left over."
+    if paid.asked:
+        buys = f"buy {sold_says(bolt, paid.asked, unit)}"
+    elif paid.at_hand is not None:
+        buys = f"what is at hand is enough, {write(paid.at_hand - paid.needed).text} is left"
+    else:
+        buys = "nothing to buy"
     begin = f" {write(got.first).text} of it, a repeat, let the first drop begin at the pattern." if got.first else ""
-    return f"{name}: {write(got.length).text} cut from, buy {asked}.{begin} {float(got.waste) * 100:.0f} % falls away; no plan can take less than {write(got.bound).text}."
+    least = (
+        "no plan of these pieces can take less"
+        if got.length <= got.bound
+        else f"no plan of these pieces can take less than {write(got.bound).text}"
+    )
+    return (
+        f"{name}: {write(got.length).text} cut from, {buys}.{begin} {float(got.waste) * 100:.0f} % falls away; {least}."
+    )

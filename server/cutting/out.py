@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ninja import Schema
+from pydantic import Field
 
 from server.plans.out import ColourOut, LengthOut
 
@@ -17,6 +18,7 @@ class StrategyOut(Schema):
     widths: list[LengthOut]
     joins: int
     shown: int
+    cost: str | None
 
 
 class OfferOut(Schema):
@@ -63,10 +65,11 @@ class BuyOut(Schema):
     """What is needed, what to ask for, its cost, and how that stands against what is at hand."""
 
     needed: LengthOut
-    asked: LengthOut
+    asked: LengthOut | None = Field(description="Null where enough is at hand, or a sheet is all there is.")
     cost: str | None
     at_hand: LengthOut | None
     short: LengthOut | None
+    take: str = Field(description="The length to take from the shelf, as it is typed.")
 
 
 class LinedOut(Schema):
@@ -76,7 +79,8 @@ class LinedOut(Schema):
     length: LengthOut
     turned: LengthOut | None
     rolls: LengthOut | None
-    railroaded: bool
+    way: str
+    ways: list[WayOut]
     asked: LengthOut
     cost: str | None
 
@@ -122,6 +126,7 @@ class ClothOut(Schema):
     pleats_at_hand: int | None
     looks: list[LookOut]
     slip: list[str]
+    assumed: dict[str, str] = Field(description="What is assumed where nothing is said, by its field.")
 
 
 class LaidOut(Schema):
@@ -156,8 +161,9 @@ class CutPlanOut(Schema):
     length: LengthOut
     bound: LengthOut
     closeness: float
+    best: bool = Field(description="True where no plan can take less.")
     waste: float
-    asked: LengthOut
+    asked: LengthOut | None = Field(description="Null where nothing is bought.")
     cost: str | None
     short: LengthOut | None
     sheets: list[SheetOut]
@@ -174,10 +180,18 @@ class ShopOut(Schema):
     much: str
 
 
+class TotalNotionOut(Schema):
+    """A notion for the whole work."""
+
+    name: str
+    much: str
+
+
 class CutOut(Schema):
     """The cutting plan of a work and its shopping slip; `lacking` says what is still to be said."""
 
     plans: list[CutPlanOut]
     lacking: list[str]
     notions: list[ShopOut]
+    totals: list[TotalNotionOut]
     cost: str | None

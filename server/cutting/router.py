@@ -31,6 +31,7 @@ class CutIn(Strict):
     """The sections of a work."""
 
     sections: Annotated[list[NamedSection], Field(max_length=60)]
+    quick: bool = Field(False, description="The first plan alone, without looking for one that takes less.")
 
 
 @router.post("/cloth", response={200: ClothOut, **_REFUSED}, operation_id="cloth", by_alias=True)
@@ -42,4 +43,4 @@ def section_cloth(request: HttpRequest, section: SectionIn) -> HttpResponse:
 @router.post("/cut", response={200: CutOut, **_REFUSED}, operation_id="cut", by_alias=True)
 def work_cut(request: HttpRequest, work: CutIn) -> HttpResponse:
     """The cutting plan of several sections, cloth by cloth, and the shopping slip.  Stateless."""
-    return answer(cut_of([Named(one.name, one.spec) for one in work.sections]))
+    return answer(cut_of([Named(one.name, one.spec) for one in work.sections], search=not work.quick))

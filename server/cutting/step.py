@@ -7,43 +7,55 @@ from fractions import Fraction
 from typing import Any
 
 from ribbon.cloth import (
+    Apron,
     Bolt,
     Drop,
+    Fronts,
     Lying,
-    apron,
+    Way,
+    allowed_of,
     buy,
     deepened,
     drop_on,
-    lined,
-    lining_cut,
+    drops,
     load,
-    lying,
     makes_at_hand,
     notions,
     offers,
     repeat_of,
     repeats_at_hand,
     to_repeat,
+    usual_hand,
+    usual_lining,
 )
 from ribbon.errors import Refusal
-from ribbon.lengths import ZERO, Length, write_ratio
-from ribbon.pins import Plan, strip
+from ribbon.lengths import UNITS, ZERO, Length, Unit, typed, typed_number, write_ratio
+from ribbon.pins import Band, Plan, Section, strip, usual_seam
 from ribbon.pins import laid as laid_of
 from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Joined, Strategy, front, joined, strategies
 from ribbon.strip import Strip, Walk, walk
-from server.cutting.sold import long_scribe, sold_in, told_length
+from server.cutting.lining import told_lining
+from server.cutting.sold import long_scribe, money, sold_in, sold_says, told_length, weighs
 from server.plans.cutting import Cutting, read_cutting
 from server.plans.drawn import Writer
+from server.plans.joining import cut_as, fronts_of, lying_for, whole_strip
 from server.plans.schema import SectionIn
 from server.plans.stripes import Striped, beginning, looks
 
 Q = Quantity
-_WAYS = {
+WAYS = {
     "across": "strips across the cloth, joined",
     "lengthways": "strips along the cloth, side by side",
     "railroaded": "one strip along the cloth, no join",
 }
+
+
+def way_says(name: str, joins: int) -> str:
+    """A way of lying as one would say it: what is not joined is not said to be."""
+    if name == "across" and not joins:
+        return "one width across the cloth"
+    return "one strip along the cloth" if name == "lengthways" and not joins else WAYS[name]
 
 
 def cloth_of(said: SectionIn) -> dict[str, Any]:
@@ -51,26 +63,30 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     cutting, section = read_cutting(said), said.section
     laid, made = laid_of(section)
     walked = walk(laid)
-    writer, allowed = Writer(section), Allowed(*section.allowance, section.tape)
+    writer, allowed = Writer(section), allowed_of(section)
     bolt, drop = cutting.bolt, cutting.drop
-    cut = laid.flat + allowed.start + allowed.end
     told: dict[str, Any] = {
         "strategies": [], "offers": [], "ways": [], "drop": None, "buy": None, "makes": [], "mends": [],
         "lining": None, "load": None, "notions": [], "repeats": [], "pleats_at_hand": None, "looks": [], "slip": [],
+        "assumed": _assumed(section, writer, said),
     }  # fmt: skip
     if bolt is None:
         told["slip"] = ["Say how wide the cloth is, and everything here follows."]
         return told
-    found = lying(laid, walked, bolt, drop, allowed, Strategy(said.cutting.strategy), said.cutting.way)
-    chosen = found.joined
-    striped = cutting.striped
-    told["strategies"] = _strategies(writer, laid, walked, bolt, allowed)
+    cut = cut_as(said, cutting)
+    fronts = fronts_of(made, cut)
+    whole = whole_strip(laid, fronts)
+    found = lying_for(section, laid, walked, made, cut)
+    if found is None:
+        return told
+    chosen, striped = found.joined, cutting.striped
+    told["strategies"] = _strategies(writer, whole, walked if whole is laid else walk(whole), bolt, drop, allowed)
 
     def fits(other: Plan) -> int | None:
         """How many widths another plan of this section takes; None where they cannot be shared as they are here."""
-        laid = strip(other)
+        own = whole_strip(strip(other), fronts_of(other, cut))
         try:
-            return len(joined(laid, walk(laid), bolt.usable, allowed, Strategy(said.cutting.strategy)).widths)
+            return len(joined(own, walk(own), bolt.usable, allowed, cut.strategy).widths)
         except Refusal:
             return None
 
@@ -82,14 +98,17 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     if striped is not None:
         told["looks"] = looks(striped, laid, walked, front(walked))
         told["slip"] += _running_on(writer, striped, laid, walked, chosen)
-    if cutting.front is not None and made is not None:
-        told["slip"] += _fronts(writer, made, bolt, *cutting.front)
+    if fronts is not None and made is not None:
+        told["slip"] += _fronts(writer, fronts, made)
     if drop is None:
         told["slip"].append("Say how far it falls, and the length to buy follows.")
     else:
-        _lengths(told, writer, said, cutting, bolt, drop, cut, found)
+        cut_width = whole.flat + allowed.start + allowed.end
+        _lengths(told, writer, said, cutting, bolt, drop, cut_width, found)
+        told_lining(told, writer, said, cutting, laid.flat, made)
+        _load(told, said, bolt, drop, cut_width)
         if made is not None and bolt.at_hand is not None:
-            told["makes"] = _makes(writer, made, bolt, drop, allowed, said)
+            told["makes"] = _makes(writer, made, bolt, drop, allowed, said, fronts)
             told["pleats_at_hand"] = (
                 repeats_at_hand(made, bolt, drop, allowed, said.cutting.way) if bolt.across else None
             )
@@ -105,7 +124,37 @@ def cloth_of(said: SectionIn) -> dict[str, Any]:
     return told
 
 
-def _strategies(writer: Writer, laid: Strip, walked: Walk, bolt: Bolt, allowed: Allowed) -> list[dict[str, Any]]:
+def _assumed(section: Section | Band, writer: Writer, said: SectionIn) -> dict[str, str]:
+    """What is assumed where nothing is said, to be shown where it would be typed."""
+    imperial, write = section.imperial, writer.places.write
+    seam = said.allowance.seam or write(usual_seam(imperial=imperial)).text
+    lining = usual_lining(imperial=imperial)
+    yards = said.cloth.per == "yd" or (said.cloth.per is None and imperial)
+    return {
+        "allowance.seam": write(usual_seam(imperial=imperial)).text,
+        **{f"allowance.{name}": str(seam) for name in ("start", "end", "join")},
+        "cloth.step": "1/8 yd" if yards else "10 cm",
+        "cutting.front.fold": write(usual_hand(imperial=imperial)).text,
+        "cutting.lining.shorter": write(lining.shorter).text,
+        "cutting.lining.narrower": write(lining.narrower).text,
+        "cutting.lining.hem": write(lining.hem).text,
+        "cutting.lining.heading": write(lining.heading).text,
+        "cutting.lining.allowance": str(seam),
+        "cutting.lining.usable": write(section.cloth.usable).text if section.cloth.usable else "",
+    }
+
+
+def _strategies(
+    writer: Writer, whole: Strip, walked: Walk, bolt: Bolt, drop: Drop | None, allowed: Allowed
+) -> list[dict[str, Any]]:
+    """Each way to share the strip over widths, with what it costs where that is known."""
+
+    def cost(got: Joined) -> str | None:
+        if drop is None:
+            return None
+        length = drop_on(bolt, drop) * drops([width.cut for width in got.widths], bolt.usable) + bolt.along
+        return money(bolt.cost(bolt.bought(length)))
+
     return [
         {
             "name": name.value,
@@ -113,8 +162,9 @@ def _strategies(writer: Writer, laid: Strip, walked: Walk, bolt: Bolt, allowed: 
             "widths": [writer.size(width.cut) for width in got.widths],
             "joins": len(got.joins),
             "shown": got.shown,
+            "cost": cost(got),
         }
-        for name, got in strategies(laid, walked, bolt.usable, allowed)
+        for name, got in strategies(whole, walked, bolt.usable, allowed)
     ]
 
 
@@ -124,11 +174,12 @@ def _offers(writer: Writer, made: Plan, widths: Callable[[Plan], int | None]) ->
         value = made.section.say(one.quantity, one.value)
         verb = f"{value} pleats" if one.quantity is Q.COUNT else f"a depth of {value}"
         saved = "one width" if one.saves == 1 else f"{one.saves} widths"
-        change: dict[str, Any] = {f"pins.{one.quantity.value}": value.removeprefix("≈")}
+        exact = typed_number(one.value) if one.quantity is Q.COUNT else writer.typed(Length(one.value))
+        change: dict[str, Any] = {f"pins.{one.quantity.value}": exact}
         if one.quantity is Q.DEPTH:
             change |= {
                 "meet": False,
-                "pins.count": made.section.say(Q.COUNT, made.pleats),
+                "pins.count": typed_number(made.pleats),
                 "pins.flat": None,
                 "pins.fullness": None,
                 "pins.per_pleat": None,
@@ -164,7 +215,7 @@ def _repeats(
             "pins.per_pleat": None,
         }
         if Q.COUNT in other.section.pins:
-            change["pins.count"] = made.section.say(Q.COUNT, made.pleats)
+            change["pins.count"] = typed_number(made.pleats)
         told.append(
             {
                 "repeats": fit.repeats,
@@ -185,20 +236,26 @@ def _join_sentences(writer: Writer, chosen: Joined, said: SectionIn, cutting: Cu
     says = []
     if chosen.joins:
         for number, join in enumerate(chosen.joins[:_MOST_JOINS], 1):
-            says.append(
-                f"Join {number} falls at {writer.place(walked.length(join.at))['text']}, {'at the ' if join.where.startswith(('inner', 'middle')) else ''}{join.where}."
-            )
+            at = f"{writer.place(walked.length(join.at))['text']}"
+            where = f"{'at the ' if join.where.startswith(('inner', 'middle')) else ''}{join.where}"
+            shows = "" if join.hidden or join.where.startswith("in the open") else ", where it shows"
+            says.append(f"Join {number} falls at {at}, {where}{shows}.")
         if len(chosen.joins) > _MOST_JOINS:
             says.append(f"And {len(chosen.joins) - _MOST_JOINS} joins more.")
         if chosen.shown:
             says.append(
-                f"{chosen.shown} of {len(chosen.joins)} would show: no hidden place is within reach of the cloth. Wider cloth, smaller pleats or a shorter plain run would hide them."
+                f"{chosen.shown} of {len(chosen.joins)} would show. Wider cloth, narrower allowances, deeper or smaller pleats, or a shorter plain run would hide them."
             )
     else:
         says.append("One width holds it: no join.")
     if said.closed:
-        ends = write(said.section.allowance.start + said.section.allowance.end).text
-        close = f"The ring closes with a join of {ends} in all"
+        start, end = said.section.allowance.start, said.section.allowance.end
+        ends = f"{write(start).text} at each side" if start == end else f"{write(start).text} and {write(end).text}"
+        close = (
+            f"The ring closes with a seam of {ends}"
+            if start or end
+            else "The ring closes edge to edge: its seam has no allowance"
+        )
         says.append(
             f"{close}, left open for {write(cutting.opening).text} at the top." if cutting.opening else f"{close}."
         )
@@ -219,18 +276,32 @@ def _running_on(writer: Writer, striped: Striped, laid: Strip, walked: Walk, cho
     return [f"So that the stripes run on, begin each width so far into the sequence: {each}."]
 
 
-def _fronts(writer: Writer, made: Plan, bolt: Bolt, shows: Length, fold: Length) -> list[str]:
-    """How the cloth at hand is shared between two plain front pieces and the pleats."""
+def _fronts(writer: Writer, found: Fronts, made: Plan) -> list[str]:
+    """How the cloth is shared between two plain front pieces and the pleats."""
     write = writer.places.write
-    # Plain stated ends are the front pieces themselves; spaces at the ends belong to the pleats.
-    stated = sum((end.width for end in (made.section.lead, made.section.tail) if end.width), ZERO)
-    needed = made.flat - stated
-    whole = bolt.washed if bolt.washed is not None else needed + (shows + fold) * 2
-    got = apron(whole, shows, fold, needed)
+    got: Apron = found.shared
+    needed = made.flat - sum((end.width for end in (made.section.lead, made.section.tail) if end.width), ZERO)
     says = [
-        f"Front pieces in one length with the pleats: the outer one {write(got.outer).text} flat, centred on its line, the inner one {write(got.inner).text}; {write(got.left).text} is left for pleats, which take {write(needed).text}."
+        f"Front pieces in one length with the pleats: the outer one {write(got.outer).text} flat, centred on its line, the inner one {write(got.inner).text}; "
+        f"{write(got.left).text} is left for pleats, which take {write(needed).text}."
     ]
     return says + [f"Cloth runs short: {what}." for what in got.says]
+
+
+def told_ways(writer: Writer, bolt: Bolt, found: list[Way], taken: Way) -> list[dict[str, Any]]:
+    """The ways compared."""
+    return [
+        {
+            "name": way.name,
+            "says": way_says(way.name, way.joins),
+            "length": writer.size(way.length),
+            "cost": money(bolt.cost(bolt.bought(way.length))),
+            "joins": way.joins,
+            "why_not": way.why_not,
+            "taken": way == taken,
+        }
+        for way in found
+    ]
 
 
 def _lengths(
@@ -243,123 +314,101 @@ def _lengths(
     cut: Length,
     found: Lying,
 ) -> None:
-    """What depends on the drop: the ways, the length to buy, the lining, the load."""
-    write = writer.places.write
-    wanted, taken = said.cutting.way, found.taken
+    """What depends on the drop: the ways, the length to buy."""
+    write, unit = writer.places.write, UNITS[said.unit]
+    taken = found.taken
     if taken is None:
         return
-    refused = next((way for way in found.ways if way.name == wanted and way.why_not), None)
+    refused = next((way for way in found.ways if way.name == said.cutting.way and way.why_not), None)
     if refused is not None:
         told["slip"].append(f"Cut {refused.name}, this cannot be: {refused.why_not}.")
-    told["ways"] = [
-        {
-            "name": way.name,
-            "says": _WAYS[way.name],
-            "length": writer.size(way.length),
-            "cost": _money(bolt.cost(bolt.bought(way.length))),
-            "joins": way.joins,
-            "why_not": way.why_not,
-            "taken": way == taken,
-        }
-        for way in found.ways
-    ]
+    told["ways"] = told_ways(writer, bolt, found.ways, taken)
     told["drop"] = {"cut": writer.place(drop.cut), "on_bolt": writer.place(drop_on(bolt, drop))}
     got = buy(bolt, taken.length)
     told["buy"] = {
         "needed": writer.size(got.needed),
-        "asked": told_length(sold_in(bolt), got.asked),
-        "cost": _money(got.cost),
+        "asked": told_length(sold_in(bolt), got.asked) if got.asked else None,
+        "cost": money(got.cost),
         "at_hand": writer.place(got.at_hand) if got.at_hand is not None else None,
         "short": writer.place(got.short) if got.short is not None else None,
+        "take": typed(_up(got.needed, unit), unit),
     }
-    cost = f", {_money(got.cost)}" if got.cost is not None else ""
-    told["slip"].append(
-        f"Buy {sold_in(bolt).write(got.asked).text} of {bolt.name or 'cloth'}{cost}: {_WAYS[taken.name]}."
-    )
+    if got.asked:
+        cost = f", {money(got.cost)}" if got.cost is not None else ""
+        told["slip"].append(
+            f"Buy {sold_says(bolt, got.asked, unit)} of {bolt.name or 'cloth'}{cost}: {way_says(taken.name, taken.joins)}."
+        )
+    else:
+        told["slip"].append(
+            f"Cut {write(got.needed).text} of {bolt.name or 'cloth'}: {way_says(taken.name, taken.joins)}."
+        )
     if bolt.shrinkage:
         told["slip"].append("The length allows for shrinkage: wash it before you cut.")
+    less = [way for way in found.ways if not way.why_not and way.length < taken.length]
     if got.short is not None:
-        told["slip"].append(f"What is at hand is {write(got.short).text} short.")
-        told["mends"] = [
+        told["slip"].append(
+            f"What is at hand is {write(got.short).text} short{', and it is all there is' if bolt.rectangle else ''}."
+        )
+        told["mends"] += [
             {
-                "says": f"Cut it {way.name}: {write(way.length).text} instead of {write(taken.length).text}.",
+                "says": f"Cut it {way.name}: {write(way.length).text} instead of {write(taken.length).text}, its grain lying across.",
                 "change": {"cutting.way": way.name},
             }
-            for way in found.ways
-            if not way.why_not and way.length < taken.length
+            for way in less
         ]
     elif got.at_hand is not None:
         told["slip"].append(f"What is at hand is enough; {write(got.at_hand - got.needed).text} is left.")
-    lining_mass = None
-    if cutting.lining is not None and cutting.lining_bolt is not None:
-        lining_mass = _lining(
-            told,
-            writer,
-            cutting,
-            drop,
-            cut,
-        )
-    grams = load(bolt, cut, drop, lining_mass)
-    if grams is not None:
-        told["load"] = {"grams": float(grams), "text": f"{float(grams) / 1000:.1f} kg"}
+    if less and taken.name == "across":
+        least = min(less, key=lambda way: way.length.mm)
         told["slip"].append(
-            f"It weighs about {float(grams) / 1000:.1f} kg: see that rail, wall fixings or waistband are made for that."
+            f"Cut {least.name} it would take {write(least.length).text}, its grain lying across: only if you say so."
         )
 
 
-def _lining(told: dict[str, Any], writer: Writer, cutting: Cutting, drop: Drop, width: Length) -> Fraction | None:
-    lining, bolt = cutting.lining, cutting.lining_bolt
-    if lining is None or bolt is None:
-        return None
-    write = writer.places.write
-    made = lined(width, drop, lining)
-    cut = lining_cut(made, bolt, lining.allowance)
-    asked = bolt.bought(cut.needed)
-    told["lining"] = {
-        "width": writer.size(made.width),
-        "length": writer.size(made.length),
-        "turned": writer.size(made.turned),
-        "rolls": writer.size(made.rolls),
-        "railroaded": cut.railroaded,
-        "asked": told_length(sold_in(bolt), asked),
-        "cost": _money(bolt.cost(asked)),
-    }
-    says = f"Cut the lining {write(made.width).text} wide and {write(made.length).text} long"
-    says += (
-        ", railroaded, without a join"
-        if cut.railroaded
-        else f", in {len(cut.widths)} widths of {write(cut.widths[0]).text}"
-    )
-    told["slip"].append(f"{says}: buy {sold_in(bolt).write(asked).text}.")
-    if made.turned is not None and made.rolls is not None:
-        told["slip"].append(
-            f"Sewn as a tube and turned it measures {write(made.turned).text}; {write(made.rolls).text} of the face rolls to the back at each side. Measure it again before pleating."
-        )
-    return bolt.mass(made.width.mm * made.length.mm)
+def _up(length: Length, unit: Unit) -> Length:
+    """A length to measure off the bolt: up to the centimetre, or the eighth of an inch."""
+    step = Length.inches(Fraction(1, 8)) if unit.binary else Length.cm(1)
+    return step * -(-(length / step) // 1)
+
+
+def _load(told: dict[str, Any], said: SectionIn, bolt: Bolt, drop: Drop, cut: Length) -> None:
+    """What it weighs, its lining too, and what it hangs on."""
+    grams = load(bolt, cut, drop, told.pop("lining_mass", None))
+    if grams is None:
+        return
+    text = weighs(grams, UNITS[said.unit])
+    told["load"] = {"grams": float(grams), "text": text}
+    told["slip"].append(f"It weighs about {text}: see that rail, wall fixings or waistband are made for that.")
 
 
 def _makes(
-    writer: Writer, made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed, said: SectionIn
+    writer: Writer,
+    made: Plan,
+    bolt: Bolt,
+    drop: Drop,
+    allowed: Allowed,
+    said: SectionIn,
+    fronts: Fronts | None,
 ) -> list[dict[str, Any]]:
     """What the cloth at hand will make, each as a change that makes it so."""
     told = []
-    for one in makes_at_hand(made.section, bolt, drop, allowed, Strategy(said.cutting.strategy), said.cutting.way):
-        if one.name == "greatest fullness":
-            said = f"{write_ratio(one.value).text} times"
-        elif one.name == "most pleats":
-            said = f"{write_ratio(one.value).text} pleats"
-        else:
-            said = writer.sizes.write_mm(one.value).text
+    # Front pieces in one length with it take their part of what is at hand first.
+    seams = (
+        allowed
+        if fronts is None
+        else allowed._replace(start=allowed.start + fronts.before, end=allowed.end + fronts.behind)
+    )
+    for one in makes_at_hand(made.section, bolt, drop, seams, Strategy(said.cutting.strategy), said.cutting.way):
         change: dict[str, Any] = {"pins.flat": writer.typed(Length(one.pins[Q.FLAT])), "meet": None}
         if one.name == "greatest fullness":
+            says = f"{write_ratio(one.value).text} times"
             change |= {"pins.fullness": None, "pins.depth": None, "pins.per_pleat": None}
         elif one.name == "longest edge":
+            says = writer.sizes.write_mm(one.value).text
             change |= {"pins.finished": None, "pins.count": None}
         else:
-            change |= {"pins.count": None, "pins.spacing": None, "pins.fullness": None, "pins.box": None}
-        told.append({"name": one.name, "says": f"{one.name.capitalize()}: {said}", "change": change})
+            says = f"{write_ratio(one.value).text} pleats"
+            change |= {"pins.spacing": None, "pins.fullness": None, "pins.box": None, "pins.flat": None}
+            change["pins.count"] = typed_number(one.pins[Q.COUNT])
+        told.append({"name": one.name, "says": f"{one.name.capitalize()}: {says}", "change": change})
     return told
-
-
-def _money(cost: Fraction | None) -> str | None:
-    return None if cost is None else f"{float(cost):.2f}"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from io import BytesIO
-from typing import IO
+from typing import IO, Any
 from zipfile import ZIP_DEFLATED, BadZipFile, ZipFile
 
 import orjson
@@ -17,12 +17,13 @@ from django.utils import timezone
 from ribbon.errors import refuse
 from server.journal.models import Check, Entry, Photograph, Place
 from server.journal.photographs import folder, read, redrawn
-from server.shelf.models import Cloth
+from server.shelf.models import Cloth, Movement
 from server.works.models import Change, Section, Work
+from server.works.versions import cloth_of_two
 
-VERSION = 1
+VERSION = 2
 MOST_BYTES = 400 * 1024 * 1024
-_KEPT = (Work, Section, Change, Cloth, Place, Check, Entry, Photograph)
+_KEPT = (Work, Section, Change, Cloth, Movement, Place, Check, Entry, Photograph)
 _NAMES = {f"{model.__module__.split('.')[1]}.{model.__name__.lower()}" for model in _KEPT}
 _PICTURE = re.compile(r"photographs/[a-z0-9]{1,20}\.jpg$")
 
@@ -115,4 +116,12 @@ def _opened(file: IO[bytes], name: str) -> tuple[list[dict[str, object]], dict[s
     rows = said["rows"]
     if not all(isinstance(row, dict) and row.get("model") in _NAMES for row in rows):
         raise wrong
-    return rows, pictures
+    return [_current(row, said["version"]) for row in rows], pictures
+
+
+def _current(row: dict[str, Any], version: int) -> dict[str, Any]:
+    """A row as this version keeps it; sections and checks carry their own version and are brought up as they are read."""
+    fields = row.get("fields")
+    if version >= 2 or row["model"] != "shelf.cloth" or not isinstance(fields, dict):
+        return row
+    return {**row, "fields": {**fields, "spec": cloth_of_two(fields.get("spec") or {})}}

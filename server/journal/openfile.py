@@ -17,7 +17,7 @@ from server.works.models import Work
 from server.works.versions import CURRENT, current
 
 MOST_BYTES = 4 * 1024 * 1024
-FORMAT, VERSION = "young-ribbon", 1
+FORMAT, VERSION = "young-ribbon", CURRENT
 
 
 def schema() -> dict[str, Any]:
@@ -86,7 +86,7 @@ def read(data: bytes, name: str) -> OpenFile:
             "this file does not say that it is a work",
             'its "format" is to be "young-ribbon"',
         )
-    version = said.get("version", VERSION)
+    version = said.get("version", 1)
     if isinstance(version, int) and version > VERSION:
         raise refuse(
             "later",
@@ -96,12 +96,32 @@ def read(data: bytes, name: str) -> OpenFile:
             "update the program, or save it anew from the older one",
         )
     try:
-        return OpenFile.model_validate(said)
+        return OpenFile.model_validate(_current(said))
     except ValidationError as error:
         told = from_schema([{**line, "loc": ("file", *line["loc"])} for line in error.errors(include_url=False)])
         raise Refusal(
             Problem(p["code"], p["path"], p["value"], p["message"], p["way_out"]) for p in told["problems"]
         ) from None
+
+
+def _current(said: dict[str, Any]) -> dict[str, Any]:
+    """The file as this version writes it; what has not the shape of a file is left to the schema."""
+    version, work = said.get("version", 1), said.get("work")
+    if version not in range(1, VERSION) or not isinstance(work, dict):
+        return said
+
+    def brought(rows: Any) -> Any:
+        if not isinstance(rows, list):
+            return rows
+        return [
+            {**row, "spec": current(row["spec"], version)}
+            if isinstance(row, dict) and isinstance(row.get("spec"), dict)
+            else row
+            for row in rows
+        ]
+
+    lists = {name: brought(work[name]) for name in ("sections", "checks") if name in work}
+    return {**said, "version": VERSION, "work": {**work, **lists}}
 
 
 @transaction.atomic

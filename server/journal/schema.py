@@ -87,6 +87,7 @@ class UsualOut(Schema):
     mean: float
     spread: float
     turn: TurnSpec | None
+    turns: dict[str, TurnSpec] = Field(description="What each piece of this work in that cloth can learn from others.")
     says: str
 
 
@@ -145,7 +146,7 @@ class OpenFile(Strict):
     """A `.ribbon.json` file: one work, open to every program."""
 
     format: Literal["young-ribbon"]
-    version: Literal[1] = 1
+    version: Literal[1, 2] = 2
     work: FileWork
 
 

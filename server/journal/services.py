@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from ribbon.checking import Verdict, usual
 from ribbon.errors import Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Length, Scribe
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
 from ribbon.pins import Section, plan
 from server.journal.models import Check, Entry, Photograph, Place
 from server.journal.photographs import put, redrawn, remove
@@ -34,7 +34,11 @@ def log_of(key: str) -> dict[str, Any]:
         "finished": entry.finished,
         "checks": [told for check in work.checks.all() if (told := _told_check(check)) is not None],
         "photographs": [_told_photograph(one) for one in work.photographs.all()],
-        "usual": [told for name in cloths if (told := usual_of(name, specs[0].get("unit", "cm"))) is not None],
+        "usual": [
+            {**told, "turns": _turns(work, name)}
+            for name in cloths
+            if (told := usual_of(name, specs[0].get("unit", "cm"))) is not None
+        ],
     }
 
 
@@ -121,12 +125,32 @@ def _told_check(check: Check) -> dict[str, Any] | None:
     }
 
 
-def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
-    """How pleats of that cloth usually come out, over every first check of a piece of it; None without one."""
+def _turns(work: Work, cloth: str) -> dict[str, Any]:
+    """What each piece of a work in that cloth can learn from the checks of other pieces: its turn of cloth, by its key.
+
+    A piece's own check has gone into its own plan, and must not go there twice.
+    """
+    found = {}
+    for section in work.sections.all():
+        spec = current(section.spec, section.version)
+        if (spec.get("cloth") or {}).get("name") != cloth:
+            continue
+        told = usual_of(cloth, spec.get("unit", "cm"), without=section.key)
+        if told is not None and told["turn"]:
+            found[section.key] = told["turn"]
+    return found
+
+
+def usual_of(cloth: str, unit: str, without: str = "") -> dict[str, Any] | None:
+    """How pleats of that cloth usually come out, over every first check of a piece of it; None without one.
+
+    The checks of the piece `without` are left out.
+    """
     found: list[tuple[Length, int]] = []
     each: list[dict[str, Any]] = []
     scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
-    for check in Check.objects.filter(spec__cloth__name=cloth, work__deleted=None).select_related("work"):
+    checks = Check.objects.filter(spec__cloth__name=cloth, work__deleted=None).exclude(section=without or None)
+    for check in checks.select_related("work"):
         if check.spec.get("corrections") or check.spec.get("turn"):
             continue  # sewn by other marks than the plan's own
         read = _verdict(check)
@@ -141,7 +165,7 @@ def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
     if came is None:
         return None
     mean, spread = came
-    text = scribe.write(abs(mean)).text.removeprefix("≈")
+    text = scribe.write(abs(mean)).text
     way = "wider" if mean > ZERO else "narrower"
     return {
         "cloth": cloth,
@@ -149,7 +173,7 @@ def usual_of(cloth: str, unit: str) -> dict[str, Any] | None:
         "each": each,
         "mean": float(mean.mm),
         "spread": float(spread.mm),
-        "turn": {"by": text, "way": way} if mean else None,
+        "turn": {"by": typed(abs(mean), UNITS[unit]), "way": way} if mean else None,
         "says": f"Over {len(each)} {'check' if len(each) == 1 else 'checks'}, pleats in {cloth} came out {text} {way} each."
         if mean
         else f"Pleats in {cloth} come out as planned.",

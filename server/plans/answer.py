@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from ribbon.cautions import cautions
+from ribbon.chalk import as_marked, found_by_folding
 from ribbon.lengths import ZERO
 from ribbon.notes import gathered
 from ribbon.pins import (
@@ -22,11 +23,11 @@ from ribbon.pins import (
     taped,
     tapered,
 )
-from ribbon.readings import lies, lining_marks, marks, past_ends
-from ribbon.slip import cut_width, made_as, slip, tape_says
+from ribbon.readings import behind, lies, lining_marks, marks, past_ends
+from ribbon.slip import made_as, slip, tape_says
 from ribbon.strip import walk
-from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
-from server.plans.joining import Cut, joined_for
+from server.plans.drawn import Writer, told_allowance, told_joins, told_marks, told_sayings, told_strip
+from server.plans.joining import Cut, fronts_of, joined_for
 from server.plans.mixed import answer_of_mixed
 from server.plans.sizes import number, sizes_of
 from server.plans.stripes import told_stripes
@@ -47,24 +48,33 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
     walked = walk(exact)
     on_tape = taped(plan, section.tape) if section.tape is not None else None
     drawn, showing, most = told_strip(writer, exact, walked)
-    made = joined_for(section, exact, walked, cut)
+    fronts = fronts_of(plan, cut)
+    made = joined_for(section, exact, walked, plan, cut)
     upper, about = tapered(plan), gathered(plan)
     piece = inserted(plan, upper)
-    said = slip(plan, on_tape, made) + made_as(plan, upper, piece, about, lined=lined)
+    said = slip(plan, on_tape, made, most.layers, fronts.more if fronts else ZERO) + made_as(
+        plan, upper, piece, about, lined=lined
+    )
     warned = cautions(plan, exact, walked, showing, past_ends(walked), most, on_tape)
+    cut_width = (
+        sum((width.cut for width in made.widths), ZERO)
+        if made
+        else plan.flat + section.allowance.start + section.allowance.end + (fronts.more if fronts else ZERO)
+    )
     return {
         "kind": section.kind.name,
         "unit": section.unit.sign,
         "tape": writer.place(section.tape) if section.tape is not None else None,
         "finished": writer.size(plan.finished),
         "flat": writer.size(plan.flat),
-        "cut": writer.size(sum((width.cut for width in made.widths), ZERO) if made else cut_width(plan)),
+        "cut": writer.size(cut_width),
         **sizes_of(plan, writer, cut),
         "take_up": writer.size(plan.flat - plan.finished),
         "lead": writer.size(plan.lead),
         "tail": writer.size(plan.tail),
-        "allowance": {name: writer.place(getattr(section.allowance, name)) for name in section.allowance._fields},
+        "allowance": told_allowance(writer, section),
         **drawn,
+        **_as_marked(writer, plan),
         "on_tape": _on_tape(writer, plan, on_tape) if on_tape is not None else None,
         **told_joins(writer, walked, made),
         **told_sayings(said, warned),
@@ -93,21 +103,32 @@ def lies_of(section: Section | Band) -> list[dict[str, Any]]:
     """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
     exact, _ = laid(section)
     walked = walk(exact)
-    write, top = section.scribe.write_parts, max(walked.layers)
+    write, before = section.scribe.write_parts, behind(walked)
+    last = len(before) - 1
     return [
         {
             "pleat": one.pleat,
             "kind": one.kind.value,
             "flat": write(one.flat, walked.parts).text,
             "finished": write(one.x, walked.parts).text,
-            "layer": top - one.layer + 1,
+            "layer": before[min(last, line.after + 1)] + 1,
         }
-        for one in lies(exact, walked)
+        for one, line in zip(lies(exact, walked), exact.lines, strict=True)
     ]
 
 
+def _as_marked(writer: Writer, plan: Plan) -> dict[str, Any]:
+    """Exact marks, where there is no tape, with what checks and the turn of the cloth change in them."""
+    section = plan.section
+    if section.tape is not None or not (section.corrections or section.turn):
+        return {}
+    laid = as_marked(plan)
+    walked = walk(laid)
+    return {"marks": told_marks(writer, marks(laid, walked), walked.parts)}
+
+
 def _upper(writer: Writer, plan: Plan, exact: Tapered) -> dict[str, Any]:
-    """The upper level: exact slants, and its marks on the tape where there is one."""
+    """The upper level: its marks and slants, on the tape where there is one."""
     tape = plan.section.tape
     shown = (tapered(plan, tape) if tape is not None else None) or exact
     walked = walk(shown.strip)
@@ -116,7 +137,7 @@ def _upper(writer: Writer, plan: Plan, exact: Tapered) -> dict[str, Any]:
         "finished": writer.size(exact.finished),
         "on_tape": writer.size(shown.finished),
         "marks": told_marks(writer, marks(shown.strip, walked), walked.parts),
-        "slants": [{"kind": s.kind.value, "pleat": s.pleat, "shift": writer.size(s.shift)} for s in exact.slants],
+        "slants": [{"kind": s.kind.value, "pleat": s.pleat, "shift": writer.size(s.shift)} for s in shown.slants],
     }
 
 
@@ -142,12 +163,14 @@ def _inserted(writer: Writer, piece: Inserted) -> dict[str, Any]:
 def _on_tape(writer: Writer, plan: Plan, on_tape: Taped) -> dict[str, Any]:
     tape = plan.section.tape
     walked = walk(on_tape.strip, tape)
+    found = marks(on_tape.strip, walked, tape)
+    by_folding = found_by_folding(found)
     return {
         "finished": writer.size(on_tape.finished),
         "flat": writer.size(on_tape.flat),
-        "marks": told_marks(writer, marks(on_tape.strip, walked, tape), walked.parts),
+        "marks": told_marks(writer, found, walked.parts),
         "groups": [{"pleats": count, "depth": writer.size(depth)} for count, depth in on_tape.groups],
-        "says": tape_says(plan, on_tape),
+        "says": " ".join(filter(None, (tape_says(plan, on_tape), by_folding))),
         "naive_error": writer.size(on_tape.naive_error),
         "off": writer.size(on_tape.off),
     }

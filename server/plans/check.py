@@ -81,8 +81,7 @@ def told_verdict(said: CheckIn, found: Verdict) -> dict[str, Any]:
     correction = None
     if found.correction:
         # Written exactly: what is taken up is read again, and must be the same.
-        text = f"{float(abs(found.correction).mm):.6g} mm"
-        correction = {"by": text, "way": "in" if found.correction > ZERO else "out"}
+        correction = {"by": writer.typed(abs(found.correction)), "way": "in" if found.correction > ZERO else "out"}
     return {
         "planned": writer.size(found.planned),
         "measured": writer.size(found.measured),

@@ -38,12 +38,12 @@ class ClothSpec(Strict):
     directional: bool = False
     shrinkage: Typed | None = Field(None, description="How much it loses in the wash: 5 %.")
     price: Typed | None = Field(None, description="A number, for one `per` of length.")
-    per: Literal["m", "yd"] = "m"
+    per: Literal["m", "yd"] | None = Field(None, description="What the price is for: one metre or one yard.")
     step: Typed | None = Field(None, description="How the shop cuts it: 10 cm, 1/8 yd.")
     length: Typed | None = Field(None, description="How much of it is at hand.")
     rectangle: bool = Field(False, description="A sheet or a remnant: what is at hand is all there is.")
     sheets: Annotated[list[RectangleSpec], Field(max_length=24)] = []
-    weight: Typed | None = Field(None, description="Grams a square metre.")
+    weight: Typed | None = Field(None, description="200 gsm or 6 oz; bare, g/m², or oz/yd² in inches.")
     stripes: Annotated[list[StripeSpec], Field(max_length=60)] = []
 
 
@@ -67,6 +67,7 @@ class LiningSpec(Strict):
     heading: Typed | None = None
     allowance: Typed | None = None
     tube: bool = False
+    way: Literal["best", "across", "lengthways", "railroaded"] = "best"
     usable: Typed | None = None
     price: Typed | None = None
     weight: Typed | None = None
@@ -76,7 +77,7 @@ class FrontSpec(Strict):
     """Plain overlapping front pieces in the same length: how wide each shows, how deep the fold inside its edge."""
 
     shows: Typed
-    fold: Typed | None = Field(None, description="At least a hand; 10 cm left out.")
+    fold: Typed | None = Field(None, description="At least a hand; 10 cm or 4 in left out.")
 
 
 class CutPieceSpec(Strict):
@@ -94,7 +95,7 @@ class CuttingSpec(Strict):
     """How a section is cut: its drop, how widths are joined, which way it lies, the other pieces, its lining."""
 
     drop: DropSpec = DropSpec()
-    strategy: Literal["fewest", "equal", "same_pleats", "half_outside", "at_pleats"] = "fewest"
+    strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "at_pleats"] = "fewest"
     way: Literal["best", "across", "lengthways", "railroaded"] = "best"
     opening: Typed | None = Field(None, description="How much of the closing join of a ring stays open.")
     stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(None, description="The stripe set at the first fold.")

@@ -6,8 +6,8 @@ from fractions import Fraction
 from typing import Any
 
 from ribbon.cautions import Caution
-from ribbon.lengths import Length, Scribe
-from ribbon.pins import Band, Section
+from ribbon.lengths import Length, Scribe, typed
+from ribbon.pins import Band, Section, usual_seam
 from ribbon.readings import Joined, Mark, Showing, Stack, Thick, back, behind, front, layers, marks, stack, thickest
 from ribbon.slip import Sentence
 from ribbon.strip import Strip, Walk
@@ -39,17 +39,26 @@ class Writer:
         return None if mm is None else self._out(self.sizes, mm)
 
     def typed(self, length: Length) -> str:
-        """A length as it is typed into a pin: exact, if need be as a fraction of a millimetre."""
-        text, exact = self.sizes.write(length)
-        return text if exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
+        """A length as it is typed into a pin: exact."""
+        return typed(length, self.sizes.unit)
+
+
+def told_allowance(writer: Writer, edge: Section | Band) -> dict[str, Any]:
+    """The seam allowances, and whether that of the work was assumed."""
+    own = edge.allowance
+    return {
+        **{name: writer.place(getattr(own, name)) for name in ("start", "end", "join")},
+        "usual": writer.place(usual_seam(imperial=edge.imperial)),
+        "assumed": own.assumed,
+    }
 
 
 def told_marks(writer: Writer, found: list[Mark], parts: int) -> list[dict[str, Any]]:
     """Marks with their places written."""
     written = writer.places.write_each((mark.at for mark in found), parts)
     return [
-        {"at": {"mm": at / parts, "text": text, "exact": exact}, "kind": kind, "pleat": pleat}
-        for (at, kind, pleat), (text, exact) in zip(found, written, strict=True)
+        {"at": {"mm": at / parts, "text": text, "exact": exact}, "kind": kind, "pleat": pleat, "chalked": chalked}
+        for (at, kind, pleat, chalked), (text, exact) in zip(found, written, strict=True)
     ]
 
 

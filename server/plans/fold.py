@@ -7,7 +7,8 @@ from typing import Any
 from ninja import Schema
 
 from ribbon.errors import Refusal
-from ribbon.folding import PRESSING, folding, hem_of, order, pins_of
+from ribbon.folding import PRESSING, folding
+from ribbon.making import Known, hem_of, order
 from ribbon.pins import laid
 from ribbon.strip import walk
 from server.plans.cutting import read_cutting
@@ -16,10 +17,12 @@ from server.plans.schema import SectionIn
 
 
 class FoldedOut(Schema):
-    """One pleat to fold, and the stretch of flat cloth in mm that it takes."""
+    """One pleat to fold, what holds it, its pins, and the stretch of flat cloth in mm that it takes."""
 
     pleat: int
     says: str
+    holds: str
+    pins: int
     start: float
     end: float
 
@@ -39,11 +42,15 @@ class PressOut(Schema):
 
 
 class FoldingOut(Schema):
-    """The order of making, every pleat of the round, the pins it takes, and how each fibre is pressed."""
+    """The order of making, every pleat of the round, the pins it takes, and how each fibre is pressed.
+
+    `done` is what is said once all are folded; `pressing` is empty where nothing is pressed.
+    """
 
     order: list[MakingStepOut]
     pleats: list[FoldedOut]
     pins: int
+    done: str
     pressing: list[PressOut]
 
 
@@ -52,23 +59,41 @@ def fold_of(said: SectionIn) -> dict[str, Any]:
     section = said.section
     strip, plan = laid(section)
     found = folding(section)
+    known = Known()
     try:
-        made = joined_for(section, strip, walk(strip), cut_of(said))
-        joins = len(made.joins) if made else 0
+        made = joined_for(section, strip, walk(strip), plan, cut_of(said))
+        known = known._replace(joins=len(made.joins) if made else 0)
     except Refusal:
-        joins = 0  # the step Cloth says why it cannot be joined
+        pass  # the step Cloth says why it cannot be joined
     try:
-        drop = read_cutting(said).drop
-        hem = hem_of(drop.hem, drop.hem_turns) if drop else None
+        cutting = read_cutting(said)
+        drop = cutting.drop
+        known = known._replace(
+            hem=hem_of(drop.hem, drop.hem_turns) if drop else None,
+            heading=drop.heading if drop else None,
+            lined=cutting.lining is not None,
+            tube=cutting.lining is not None and cutting.lining.tube,
+        )
     except Refusal:
-        hem = None
-    steps = order(section, plan, joins=joins, hem=hem)
+        pass  # nor what is wrong with its cloth
+    steps = order(section, plan, known)
+    pins = sum(one.pins for one in found)
+    many = "The one pleat is" if len(found) == 1 else f"All {len(found)} pleats are"
+    done = f"{many} folded. Baste inside the allowance, then count {pins} pins in." if pins else f"{many} done."
     return {
         "order": [step._asdict() for step in steps],
         "pleats": [
-            {"pleat": one.pleat, "says": one.says, "start": float(one.start.mm), "end": float(one.end.mm)}
+            {
+                "pleat": one.pleat,
+                "says": one.says,
+                "holds": one.holds,
+                "pins": one.pins,
+                "start": float(one.start.mm),
+                "end": float(one.end.mm),
+            }
             for one in found
         ],
-        "pins": pins_of(found),
-        "pressing": [one._asdict() for one in PRESSING],
+        "pins": pins,
+        "done": done,
+        "pressing": [one._asdict() for one in PRESSING] if pins else [],
     }

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from ribbon.errors import Refusal, refuse
 from ribbon.gathers import Ruffler, Swatch, stitch_for, stitch_text, tuck_from, tuck_text
-from ribbon.lengths import UNITS, Length, Scribe, Unit, read_ratio, write_ratio
+from ribbon.lengths import UNITS, Length, Scribe, Unit, read_ratio, typed, typed_number, write_ratio
 from ribbon.pins import Draped, Keep, Pin, Section, evened, meanings, pins_for, plan, strip
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
@@ -58,18 +58,21 @@ def meanings_of(said: MeaningIn) -> list[dict[str, Any]]:
     unit = UNITS[said.unit]
     size = _read(unit, said.model_dump(), "size")
     kind = PINCH[said.fingers] if said.kind == "pinch" else KINDS[said.kind]
-    scribe = Scribe(unit, None)
     found = []
-    for one in meanings(kind, size, scribe.write(size).text.removeprefix("≈"), said.fingers):
+    for one in meanings(kind, size, typed(size, unit), said.fingers):
         pins = {name: Pin(mm) for name, mm in one.pins.items()}
         beside = {name: Pin(mm) for name, mm in {**one.beside, Q.COUNT: Fraction(3)}.items()}
-        drawn = plan(Section(kind, {**beside, **pins}, unit=unit, meet=None if one.name == "gauge" else False))
+        drawn = plan(Section(kind, {**beside, **pins}, unit=unit, meet=one.meet if one.name == "gauge" else False))
         laid = strip(drawn)
         found.append(
             {
                 "name": one.name,
                 "says": one.says,
-                "pins": {name.value: _typed(scribe, mm) for name, mm in one.pins.items()},
+                "pins": {
+                    name.value: typed(Length(value), unit) if name.is_length else typed_number(value)
+                    for name, value in one.pins.items()
+                },
+                "meet": one.meet,
                 "finished": float(drawn.finished.mm),
                 "walk": told_walk(Writer(drawn.section), laid, walk(laid)),
             }
@@ -83,8 +86,9 @@ def even(said: EvenIn) -> dict[str, Any]:
     texts = Texts(unit)
     draped = []
     for index, row in enumerate(said.draped):
-        depth, gap = (texts.positive(f"draped.{index}.{name}", row.get(name, "")) for name in ("depth", "gap"))
-        if depth is not None and gap is not None:
+        depth = texts.positive(f"draped.{index}.depth", row.get("depth", ""))
+        gap = texts.positive(f"draped.{index}.gap", row["gap"]) if str(row.get("gap", "")).strip() else None
+        if depth is not None:
             draped.append(Draped(depth, gap))
     if texts.problems:
         raise Refusal(texts.problems)
@@ -92,7 +96,7 @@ def even(said: EvenIn) -> dict[str, Any]:
     scribe = Scribe(unit, None)
     write = scribe.write
     pins = {
-        name: str(value) if name == "count" else _typed(scribe, value)
+        name: str(value) if name == "count" else typed(Length(value), unit)
         for name, value in pins_for(made, Keep(said.keep)).items()
     }
     says = (
@@ -106,7 +110,7 @@ def ruffle(said: RuffleIn) -> dict[str, Any]:
     """What an attachment makes as it is set, or the stitch length for a wanted ratio.  Raises `Refusal`."""
     unit = UNITS[said.unit]
     data = said.model_dump()
-    stitch = _read(unit, data, "stitch")
+    stitch = _read(UNITS["mm"], data, "stitch")
     if said.tuck:
         tuck = _read(unit, data, "tuck")
     elif said.swatch_flat and said.swatch_finished:
@@ -131,15 +135,17 @@ def ruffle(said: RuffleIn) -> dict[str, Any]:
     if wanted is not None and wanted <= 1:
         raise refuse("too_low", "ratio", said.ratio, "a ratio of 1 gathers nothing", "use more than 1")
     made = Ruffler(tuck, said.every, stitch)
+    every = "at every stitch" if said.every == 1 else f"every {said.every} stitches"
     answer = {
-        "tuck": tuck_text(tuck, unit).removeprefix("≈"),
+        "tuck": typed(tuck, unit if unit.binary else UNITS["mm"]),
         "ratio": write_ratio(made.ratio).text,
         "stitch": None,
-        "says": f"A tuck of {tuck_text(tuck, unit)} every {said.every} stitches of {stitch_text(stitch)} makes {write_ratio(made.ratio).text} times.",
+        "says": f"A tuck of {tuck_text(tuck, unit)} {every} of {stitch_text(stitch)} makes {write_ratio(made.ratio).text} times.",
     }
     if wanted is not None:
         length = stitch_for(tuck, said.every, wanted)
-        answer["stitch"] = stitch_text(length).removeprefix("≈")
+        # A machine is set by hand, to the nearest tenth.
+        answer["stitch"] = typed(Length(Fraction(round(length.mm * 10), 10)), UNITS["mm"])
         answer["says"] = (
             f"For {write_ratio(wanted).text} times, set the stitch to {stitch_text(length)}. Turn the first two tucks by hand."
         )
@@ -152,9 +158,3 @@ def _read(unit: Unit, data: dict[str, Any], name: str) -> Length:
     if found is None:
         raise Refusal(texts.problems)
     return found
-
-
-def _typed(scribe: Scribe, mm: Fraction) -> str:
-    """A length as a pin is typed: exact in the unit where it can be, else as a fraction of a millimetre."""
-    written = scribe.write_mm(mm)
-    return written.text if written.exact else f"{mm.numerator}/{mm.denominator} mm"

@@ -5,12 +5,12 @@ from __future__ import annotations
 from typing import Any
 
 from ribbon.cautions import cautions_of_mixed
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, typed_number
 from ribbon.pins import Mixed, Taped, taped_mixed
 from ribbon.readings import marks
 from ribbon.slip import Sentence, mixed_slip, tape_says
 from ribbon.strip import Strip, walk
-from server.plans.drawn import Writer, told_joins, told_marks, told_sayings, told_strip
+from server.plans.drawn import Writer, told_allowance, told_joins, told_marks, told_sayings, told_strip
 from server.plans.joining import Cut, joined_for
 from server.plans.sizes import number, ratio, sizes_of
 
@@ -21,7 +21,7 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
     writer = Writer(band)
     walked = walk(whole.strip)
     drawn, showing, most = told_strip(writer, whole.strip, walked)
-    made = joined_for(band, whole.strip, walked, cut)
+    made = joined_for(band, whole.strip, walked, None, cut)
     on_tape = taped_mixed(whole, band.tape) if band.tape is not None else None
     width = (
         sum((width.cut for width in made.widths), ZERO)
@@ -44,12 +44,18 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
         "pleated_fullness": ratio(whole.flat / whole.finished),
         "gave": [],
         "assumed": [],
+        "typed": {
+            "finished": writer.typed(whole.finished),
+            "flat": writer.typed(whole.flat),
+            "fullness": typed_number(whole.flat / whole.finished),
+        },
+        "loose": [],
         "choices": [],
         "explain": [],
         "take_up": writer.size(whole.flat - whole.finished),
         "lead": writer.size(ZERO),
         "tail": writer.size(ZERO),
-        "allowance": {name: writer.place(getattr(band.allowance, name)) for name in band.allowance._fields},
+        "allowance": told_allowance(writer, band),
         **drawn,
         "on_tape": _on_tape(writer, whole, *on_tape) if on_tape else None,
         **told_joins(writer, walked, made),
@@ -67,6 +73,7 @@ def answer_of_mixed(whole: Mixed, cut: Cut) -> dict[str, Any]:
                 "finished": writer.size(one.finished),
                 "flat": writer.size(one.flat),
                 "lead": writer.size(one.plan.lead) if one.plan else writer.size(ZERO),
+                "typed": writer.typed(one.finished),
                 "sizes": sizes_of(one.plan, writer) if one.plan else None,
             }
             for one in whole.laid

@@ -72,6 +72,7 @@ class MarkOut(Schema):
     at: LengthOut
     kind: Literal["outer", "inner", "placement", "centre", "sew", "finger", "stitch", "match"]
     pleat: int
+    chalked: bool = Field(description="False for an inner fold between two divisions, found by folding.")
 
 
 class GroupOut(Schema):
@@ -147,11 +148,13 @@ class MendOut(Schema):
 
 
 class AllowanceOut(Schema):
-    """Seam allowances, outside the flat width."""
+    """Seam allowances, outside the flat width; `usual` is what a work that says none is given, `assumed` whether it was."""
 
     start: LengthOut
     end: LengthOut
     join: LengthOut
+    usual: LengthOut
+    assumed: bool
 
 
 class WarningOut(Schema):
@@ -202,6 +205,8 @@ class SolvedOut(SizesOut):
     pleated_fullness: RatioOut
     gave: list[GaveOut]
     assumed: list[AssumedOut]
+    typed: dict[str, str] = Field(description="Each quantity as it is typed, exactly: what a pin on it would say.")
+    loose: list[str] = Field(description="The pins that say that they are about.")
     choices: list[ChoiceOut]
     explain: list[LineOut]
 
@@ -309,6 +314,7 @@ class PartOut(Schema):
     finished: LengthOut
     flat: LengthOut
     lead: LengthOut
+    typed: str = Field(description="Its finished width as it is typed.")
     sizes: SolvedOut | None
 
 
@@ -372,11 +378,19 @@ class NotchOut(Schema):
 
 
 class ChalkOut(Schema):
-    """The chalk list, in the order in which marks are met, and the gauge of one pleat."""
+    """The chalk list, in the order in which marks are met, and the gauge of one pleat.
+
+    `called` is what a group of marks is, a pleat or a point, `count` how many there are; `nought` and `gauge_says` are
+    sentences.
+    """
 
     says: str
+    nought: str
+    called: Literal["pleat", "point"]
+    count: int
     marks: list[ChalkMarkOut]
     gauge: list[NotchOut]
+    gauge_says: str
 
 
 class MeaningOut(Schema):
@@ -385,6 +399,7 @@ class MeaningOut(Schema):
     name: Literal["shows", "deep", "taken", "gauge"]
     says: str
     pins: dict[str, str]
+    meet: bool | None
     finished: float
     walk: WalkOut
 

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 from ninja import Schema
 from pydantic import Field
 
 from ribbon.errors import refuse
-from ribbon.lengths import Length, Unreadable, read_ratio
+from ribbon.lengths import Length, Unreadable, loosened, read_ratio, typed_number
 from ribbon.pins import Band, Pin, picked, plan
 from ribbon.pleats import Quantity
 from server.plans.drawn import Writer
@@ -59,12 +58,7 @@ def _typed(spec: SectionIn, writer: Writer, name: Quantity, before: Pin | None, 
         return None
     said = getattr(spec.pins, name.value)
     if before is not None and before.value == after.value:
-        text = str(said.about if isinstance(said, About) else said)
+        text, _ = loosened(str(said.about if isinstance(said, About) else said))
     else:
-        text = _number(after.value) if name in (Q.COUNT, Q.FULLNESS) else writer.typed(Length(after.value))
+        text = writer.typed(Length(after.value)) if name.is_length else typed_number(after.value)
     return text if after.firm else {"about": text}
-
-
-def _number(value: Fraction) -> str:
-    whole, rest = divmod(value, 1)
-    return f"{whole} {rest}".strip() if whole and rest else str(value)

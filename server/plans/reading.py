@@ -8,12 +8,12 @@ from fractions import Fraction
 from typing import Any
 
 from ribbon.errors import Problem, Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_count, read_ratio
-from ribbon.pins import Allowance, Band, End, Part, Pin, Remainder, School, Section, dragged, nudged
+from ribbon.lengths import UNITS, Length, Unreadable, loosened, read_count, read_ratio
+from ribbon.pins import Band, End, Part, Pin, Remainder, School, Section, dragged, nudged
 from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
-from server.plans.shapes import read_cloth, read_shape
+from server.plans.shapes import read_allowance, read_cloth, read_shape
 from server.plans.texts import Texts, part
 
 _TIMES = {"0": Fraction(0), "1/2": Fraction(1, 2), "½": Fraction(1, 2), "0.5": Fraction(1, 2), "1": Fraction(1)}
@@ -51,6 +51,7 @@ def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
     if unit is None or not isinstance(parts, list):
         return None, []
     texts = Texts(unit)
+    habit = _habit(data)
     tape = _tape(texts, data)
     pin = _pin(texts, Quantity.FINISHED, part(data, "pins").get("finished"), halves=False)
     if pin is not None and pin.value <= 0:
@@ -66,7 +67,8 @@ def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
         width = texts.positive(f"{path}.width", one.get("width"))
         section = None
         if one.get("kind") != "plain":
-            section, problems = _read_row({**one, "unit": data.get("unit", "cm"), "tape": data.get("tape", "")})
+            shared = {"unit": data.get("unit", "cm"), "tape": data.get("tape", ""), "habit": data.get("habit")}
+            section, problems = _read_row({**one, **shared})
             texts.problems += [problem.under(path) for problem in problems if problem.path != "tape"]
             if section is None:
                 return None, texts.problems
@@ -81,13 +83,18 @@ def _read_band(data: Mapping[str, Any]) -> tuple[Band | None, list[Problem]]:
                 )
             )
         found.append(Part(section, share, width))
-    allowance = [
-        texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
-    ]
+    imperial = unit.binary if habit is None else habit
+    allowance = read_allowance(texts, data, imperial=imperial)
     cloth = read_cloth(texts, part(data, "cloth"))
-    machine = texts.positive("machine", data.get("machine"))
+    machine = texts.machine("machine", data.get("machine"))
     finished = Length(pin.value) if pin is not None else None
-    return Band(tuple(found), finished, unit, tape, Allowance(*allowance), cloth, machine), texts.problems
+    return Band(tuple(found), finished, unit, tape, allowance, cloth, machine, habit), texts.problems
+
+
+def _habit(data: Mapping[str, Any]) -> bool | None:
+    """Whether what is assumed is assumed in inches; None as the unit is."""
+    said = data.get("habit")
+    return said == "inches" if said in ("inches", "metric") else None
 
 
 def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
@@ -104,9 +111,9 @@ def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
             pins[name] = pin
     tape = _tape(texts, data)
     lead, tail = (_end(texts, name, part(data, name)) for name in ("lead", "tail"))
-    allowance = [
-        texts.length(f"allowance.{name}", part(data, "allowance").get(name)) or ZERO for name in Allowance._fields
-    ]
+    habit = _habit(data)
+    imperial = unit.binary if habit is None else habit
+    allowance = read_allowance(texts, data, imperial=imperial)
     cloth = read_cloth(texts, part(data, "cloth"))
     mirror_at = texts.length("mirror_at", data.get("mirror_at"))
     try:
@@ -123,9 +130,12 @@ def _read_row(data: Mapping[str, Any]) -> tuple[Section | None, list[Problem]]:
             tail=tail,
             remainder=Remainder(data.get("remainder", "spacing")),
             school=School(data.get("fullness_of", "pleated")),
-            allowance=Allowance(*allowance),
+            allowance=allowance,
             cloth=cloth,
-            **read_shape(texts, data, PINCH[data.get("fingers", 3)] if kind.name == "pinch" else kind),
+            habit=habit,
+            **read_shape(
+                texts, data, PINCH[data.get("fingers", 3)] if kind.name == "pinch" else kind, imperial=imperial
+            ),
         )
     except (ValueError, KeyError, TypeError):
         return None, texts.problems  # the schema says what is wrong
@@ -136,6 +146,9 @@ def _pin(texts: Texts, name: Quantity, value: object, *, halves: bool) -> Pin | 
     firm = not isinstance(value, Mapping)
     path = f"pins.{name}" if firm else f"pins.{name}.about"
     said = value if firm else value.get("about")  # type: ignore[attr-defined]
+    if isinstance(said, str):
+        said, loose = loosened(said)  # about 3, ~3 and 3ish hold loosely, however they are pinned
+        firm = firm and not loose
     if name is Quantity.COUNT:
         count = texts.read(path, said, read_ratio if halves else read_count)
         return None if count is None else Pin(Fraction(count), firm)
@@ -170,7 +183,7 @@ def _end(texts: Texts, name: str, data: Mapping[str, Any]) -> End:
                 "both",
                 name,
                 f"{width}, {times}",
-                f"the {name} is either a width or times the spacing",
+                f"{'before the first pleat' if name == 'lead' else 'after the last'} stands either a width or times the spacing",
                 "leave one of them out",
             )
         )

@@ -99,6 +99,9 @@ class StopsSpec(Strict):
 
     lower: Typed
     upper: Typed = "0"
+    above: Typed | None = Field(None, description="How far above the edge they are stitched too, as at a waistline.")
+    crease: Typed | None = Field(None, description="How far from the crease; along the placement line left out.")
+    across: bool = Field(False, description="Down one side of a box or an inverted pleat, across, and up the other.")
 
 
 class PieceSpec(Strict):
@@ -124,7 +127,7 @@ class SwatchSpec(Strict):
 
 
 class RufflerSpec(Strict):
-    """How a ruffling attachment is set."""
+    """How a ruffling attachment is set; a bare stitch length is millimetres."""
 
     tuck: Typed
     every: Annotated[int, Field(ge=1, le=100)] = 6
@@ -134,10 +137,12 @@ class RufflerSpec(Strict):
 class GatheringSpec(Strict):
     """How an edge is gathered."""
 
-    longest: Typed | None = Field(None, description="The longest part between two match points; 25 cm left out.")
+    longest: Typed | None = Field(
+        None, description="The longest part between two match points; 25 cm or 10 in left out."
+    )
     rows: Annotated[int, Field(ge=1, le=9)] = 2
-    thread: Typed | None = Field(None, description="The longest run that one thread is trusted with; 120 cm left out.")
-    tail: Typed | None = Field(None, description="Thread left hanging at each end of a run; 10 cm left out.")
+    thread: Typed | None = Field(None, description="The longest run that one thread is trusted with; 120 cm or 48 in.")
+    tail: Typed | None = Field(None, description="Thread left hanging at each end of a run; 10 cm or 4 in.")
     points: Annotated[list[PointSpec], Field(max_length=60)] = []
     swatches: Annotated[list[SwatchSpec], Field(max_length=60)] = []
     ruffler: RufflerSpec | None = None
@@ -145,11 +150,12 @@ class GatheringSpec(Strict):
 
 
 class AllowanceSpec(Strict):
-    """Seam allowances."""
+    """Seam allowances: the work's own, and what an end or the joins take where that is another one."""
 
-    start: Typed = "0"
-    end: Typed = "0"
-    join: Typed = "0"
+    seam: Typed | None = Field(None, description="The seam allowance of the work; 1.5 cm or 1/2 in left out.")
+    start: Typed | None = None
+    end: Typed | None = None
+    join: Typed | None = None
 
 
 class CorrectionSpec(Strict):
@@ -197,6 +203,9 @@ class _Row(Strict):
     )
     turn: TurnSpec | None = Field(None, description="What each pleat of this cloth is known to lose or gain.")
     lining: bool = Field(False, description="Also the marks of a lining pleated as the mirror.")
+    aside: PinsSpec = Field(
+        PinsSpec(), description="Pins that this kind has no place for, kept for when another kind is chosen again."
+    )
 
 
 class PartSpec(_Row):
@@ -215,7 +224,10 @@ class SectionSpec(_Row):
     tape: Typed | None = Field("", description="The smallest division that will be marked; null for exact marks.")
     allowance: AllowanceSpec = AllowanceSpec()
     machine: Typed | None = Field(
-        None, description="How thick a pile of cloth the machine sews; about 6 mm unless said."
+        None, description="How thick a pile of cloth the machine sews, in mm; about 6 unless said."
+    )
+    habit: Literal["metric", "inches"] | None = Field(
+        None, description="What a sewist is used to, for what is assumed; as the unit is, left out."
     )
     cloth: ClothSpec = ClothSpec()
     cutting: CuttingSpec = CuttingSpec()

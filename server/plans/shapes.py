@@ -5,15 +5,55 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from ribbon.cloth import Lining, usual_lining
 from ribbon.errors import Problem
-from ribbon.gathers import Gathering, Point, Ruffler, Swatch
+from ribbon.gathers import Gathering, Point, Ruffler, Swatch, settings
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Cloth, Piece, Place, Stops, Taper
+from ribbon.pins import Allowance, Cloth, Piece, Place, Stops, Taper, allowances
 from ribbon.pleats import Facing, Kind, Quantity
 from server.plans.texts import Texts, part
 
 
-def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, Any]:
+def read_allowance(texts: Texts, data: Mapping[str, Any], *, imperial: bool) -> Allowance:
+    """The seam allowances: the work's own, but for an end or the joins that have another one.
+
+    The sides of a tube of face and lining are cut as it asks, so that it measures the flat width once turned.
+    """
+    said = part(data, "allowance")
+    seam, start, end, join = (
+        texts.length(f"allowance.{name}", value) if (value := said.get(name)) not in (None, "") else None
+        for name in ("seam", "start", "end", "join")
+    )
+    lining = part(part(data, "cutting"), "lining")
+    if lining.get("tube") is True and start is None and end is None:
+        problems = len(texts.problems)
+        made = read_lining(texts, lining, seam, imperial=imperial)
+        del texts.problems[problems:]  # the step Cloth says what is wrong with it
+        start = end = made.side
+    return allowances(seam, start, end, join, imperial=imperial)
+
+
+def read_lining(texts: Texts, said: Mapping[str, Any], seam: Length | None, *, imperial: bool) -> Lining:
+    """A lining's own rules; what is not said is assumed, its seams as those of the work."""
+    usual = usual_lining(imperial=imperial)
+    given = {
+        name: texts.length(f"cutting.lining.{name}", said.get(name))
+        for name in ("shorter", "narrower", "hem", "heading", "allowance")
+        if said.get(name) not in (None, "")
+    }
+    read = {name: value for name, value in given.items() if value is not None}
+    if "allowance" not in given and seam is not None:
+        read["allowance"] = seam
+    turns = said.get("hem_turns", 2)
+    return usual._replace(
+        **read,
+        hem_turns=turns if isinstance(turns, int) else 2,
+        tube=said.get("tube") is True,
+        way=str(said.get("way", "best")),
+    )
+
+
+def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind, *, imperial: bool) -> dict[str, Any]:
     """The fields of a section that say how it is shaped; what is wrong is kept by `texts`."""
     return {
         "places": tuple(_places(texts, data, kind)),
@@ -21,12 +61,12 @@ def read_shape(texts: Texts, data: Mapping[str, Any], kind: Kind) -> dict[str, A
         "taper": _taper(texts, data),
         "stops": _stops(texts, data),
         "piece": _piece(texts, data),
-        "gathering": _gathering(texts, part(data, "gathering")),
+        "gathering": _gathering(texts, part(data, "gathering"), imperial=imperial),
         "goblet": data.get("goblet") is True,
         "at_foot": data.get("pinched_at") == "foot",
         "corrections": tuple(_signed(texts, path, said, "out") for path, said in _rows(data, "corrections")),
         "turn": _signed(texts, "turn", part(data, "turn"), "wider"),
-        "machine": texts.positive("machine", data.get("machine")),
+        "machine": texts.machine("machine", data.get("machine")),
         "rows": data["rows"] if isinstance(data.get("rows"), int) else 2,
     }
 
@@ -119,7 +159,19 @@ def _stops(texts: Texts, data: Mapping[str, Any]) -> Stops | None:
                 "measure both from the edge, the lower further down",
             )
         )
-    return Stops(lower or Length(1), upper)
+    above = texts.length("stops.above", said.get("above")) or ZERO
+    if above and upper:
+        texts.problems.append(
+            Problem(
+                "both",
+                "stops.above",
+                str(said.get("above")),
+                "stitching that runs on above the edge does not begin below it",
+                "leave one of the two out",
+            )
+        )
+    crease = texts.positive("stops.crease", said["crease"]) if said.get("crease") not in (None, "") else None
+    return Stops(lower or Length(1), upper, above, crease, said.get("across") is True)
 
 
 def _piece(texts: Texts, data: Mapping[str, Any]) -> Piece | None:
@@ -130,8 +182,8 @@ def _piece(texts: Texts, data: Mapping[str, Any]) -> Piece | None:
     return Piece(texts.length("piece.rise", said.get("rise")) or ZERO, times if isinstance(times, int) else 1)
 
 
-def _gathering(texts: Texts, said: Mapping[str, Any]) -> Gathering:
-    usual = Gathering()
+def _gathering(texts: Texts, said: Mapping[str, Any], *, imperial: bool) -> Gathering:
+    usual = settings(imperial=imperial)
     longest, thread, tail = (
         texts.positive(f"gathering.{name}", said.get(name)) for name in ("longest", "thread", "tail")
     )
@@ -173,7 +225,7 @@ def _gathering(texts: Texts, said: Mapping[str, Any]) -> Gathering:
 
 def _ruffler(texts: Texts, said: Mapping[str, Any]) -> Ruffler | None:
     tuck = texts.positive("gathering.ruffler.tuck", said.get("tuck"))
-    stitch = texts.positive("gathering.ruffler.stitch", said.get("stitch"))
+    stitch = texts.machine("gathering.ruffler.stitch", said.get("stitch"))
     every = said.get("every", 6)
     return (
         Ruffler(tuck, every, stitch)

@@ -5,17 +5,15 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import Any
 
-from ribbon.cloth import lying, widths_for
 from ribbon.errors import Refusal
 from ribbon.explain import explanation
-from ribbon.lengths import write_ratio
+from ribbon.lengths import Length, typed_number, write_ratio
 from ribbon.pins import Choice, Plan, choices, strip
 from ribbon.pleats import Quantity
-from ribbon.readings import Allowed
 from ribbon.slip import gave_says
 from ribbon.strip import walk
 from server.plans.drawn import Writer
-from server.plans.joining import Cut
+from server.plans.joining import Cut, lying_for
 
 Q = Quantity
 
@@ -50,17 +48,14 @@ def _assumed(plan: Plan, assumed: Any) -> dict[str, Any]:
 
 def _cloth(plan: Plan, cut: Cut) -> tuple[int | None, str | None]:
     """(how many widths a plan takes, what they cost), cut as its section says; None where that is not known."""
-    bolt, allowed = cut.bolt, Allowed(*plan.section.allowance, plan.section.tape)
-    if bolt is None:
-        return None, None
-    if cut.drop is None:
-        return widths_for(bolt, plan.flat, allowed.start + allowed.end, allowed.join) or None, None
     laid = strip(plan)
     try:
-        lies = lying(laid, walk(laid), bolt, cut.drop, allowed, cut.strategy, cut.way)
+        lies = lying_for(plan.section, laid, walk(laid), plan, cut)
     except Refusal:
         return None, None
-    paid = bolt.cost(bolt.bought(lies.taken.length)) if lies.taken else None
+    if lies is None:
+        return None, None
+    paid = cut.bolt.cost(cut.bolt.bought(lies.taken.length)) if lies.taken and cut.bolt else None
     return len(lies.joined.widths), f"{float(paid):.2f}" if paid is not None else None
 
 
@@ -81,6 +76,16 @@ def _choice(writer: Writer, choice: Choice, cut: Cut) -> dict[str, Any]:
     }
 
 
+def _typed(plan: Plan, writer: Writer) -> dict[str, str]:
+    """Every quantity as it is typed."""
+    found = {}
+    for name in Q:
+        value = plan.values.get(name)
+        if value is not None:
+            found[name.value] = writer.typed(Length(value)) if name.is_length else typed_number(value)
+    return found
+
+
 def sizes_of(plan: Plan, writer: Writer, cut: Cut | None = None) -> dict[str, Any]:
     """What the pins of a plan came to: every size, what gave, what was assumed, the neighbours, the reckoning."""
     return {
@@ -91,6 +96,8 @@ def sizes_of(plan: Plan, writer: Writer, cut: Cut | None = None) -> dict[str, An
         **{name: writer.sized(plan.values.get(name)) for name in _SIZES},
         "gave": [_gave(plan, gave) for gave in plan.gave],
         "assumed": [_assumed(plan, assumed) for assumed in plan.assumed],
+        "typed": _typed(plan, writer),
+        "loose": [name.value for name, pin in plan.section.pins.items() if not pin.firm],
         "choices": [_choice(writer, choice, cut or Cut()) for choice in choices(plan)],
         "explain": [line._asdict() for line in explanation(plan)],
     }

@@ -54,7 +54,7 @@ def told_stripes(striped: Striped, laid: Strip, walked: Walk, showing: list[Show
         ]
 
     return {
-        "flat": [{"from": b.start / per, "to": b.end / per, "colour": colours[b.stripe]} for b in bands],
+        "flat": [{"from": float(b.start) / per, "to": float(b.end) / per, "colour": colours[b.stripe]} for b in bands],
         "spans": told(on_spans(bands, walked)),
         "front": told(on_front(bands, walked, showing)),
     }

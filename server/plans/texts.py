@@ -7,7 +7,7 @@ from decimal import Decimal
 from typing import Any, TypeVar
 
 from ribbon.errors import Problem
-from ribbon.lengths import ZERO, Length, Unit, Unreadable, read_length
+from ribbon.lengths import UNITS, ZERO, Length, Unit, Unreadable, read_length
 
 T = TypeVar("T")
 
@@ -16,7 +16,11 @@ def as_text(value: object) -> object:
     """A number as the text it was written as; anything else as it is."""
     if isinstance(value, bool) or not isinstance(value, int | float):
         return value
-    return format(Decimal(repr(value)), "f") if isinstance(value, float) else str(value)
+    if not isinstance(value, float):
+        return str(value)
+    text = format(Decimal(repr(value)), "f")
+    # A number says what it says; three decimals of a text might be thousands.
+    return f"{text}0" if len(text.partition(".")[2]) == 3 else text
 
 
 class Texts:
@@ -41,9 +45,13 @@ class Texts:
         """`value` as a length in the section's unit."""
         return self.read(path, value, lambda text: read_length(text, self.unit))
 
-    def positive(self, path: str, value: object) -> Length | None:
-        """`value` as a length above nought."""
-        length = self.length(path, value)
+    def machine(self, path: str, value: object) -> Length | None:
+        """`value` as what a machine is set to: a bare number is millimetres, whatever the work is measured in."""
+        return self.positive(path, value, UNITS["mm"])
+
+    def positive(self, path: str, value: object, unit: Unit | None = None) -> Length | None:
+        """`value` as a length above nought, in the section's unit or another one."""
+        length = self.read(path, value, lambda text: read_length(text, unit or self.unit))
         if length is not None and length <= ZERO:
             self.problems.append(
                 Problem("not_positive", path, str(value), "nought cannot be", "use more than nought, or leave it out")

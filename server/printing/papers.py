@@ -6,7 +6,6 @@ from collections.abc import Callable
 from typing import Any, NamedTuple
 
 from papers import (
-    HEIGHT,
     PAPERS,
     Cloth,
     Drawing,
@@ -28,11 +27,13 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.chalk import From, chalk_list, gauge, marked
+from ribbon.chalk import From, found_by_folding, marked
 from ribbon.errors import Refusal, refuse
+from ribbon.gauge import gauge
 from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.pins import tapered
 from server.cutting.cut import Named, cut_of
+from server.plans.chalk import listed
 from server.printing.schema import FileIn, PaperIn
 
 MOST_SHEETS = 400
@@ -132,15 +133,18 @@ def _template(asked: PaperIn) -> Made:
         section.allowance.end,
         _unit(asked),
         asked.sections[asked.here].spec.rows,
+        height=upper.height if upper else None,
     )
     paper = PAPERS[asked.sheet]
-    many = pages_needed(marking.width, HEIGHT, paper)
+    many = pages_needed(marking.width, marking.tall, paper)
     if many > MOST_SHEETS:
         raise _too_long(many)
     drawing = template_drawing(marking)
-    says = f"{many} {'sheet' if many == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
-    says += "; lines slant from the foot to the upper level." if upper else "."
-    return Made(title, says, on_sheets(drawing, paper, _unit(asked), title), drawing)
+    pages = on_sheets(drawing, paper, _unit(asked), title)
+    says = f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
+    says += f"; lines slant from the foot to the upper level, {write(upper.height).text} above it." if upper else "."
+    by_folding = found_by_folding(found)
+    return Made(title, f"{says} {by_folding}".strip(), pages, drawing)
 
 
 def _too_long(sheets: int) -> Refusal:
@@ -155,32 +159,29 @@ def _too_long(sheets: int) -> Refusal:
 
 def _gauge(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    notches = gauge(marked(section).strip)
-    measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in notches]
+    card = gauge(marked(section).strip, section.tape)
+    measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in card.notches]
     if not measures:
-        raise refuse(
-            "no_gauge", "paper", "gauge", "nothing here repeats that a card could measure", "print the template"
-        )
+        raise refuse("no_gauge", "paper", "gauge", card.says.rstrip("."), "print the template or the chalk list")
     whole = sum((length for _, length, _ in measures), ZERO)
     paper, title = PAPERS[asked.sheet], _title(asked, "gauge")
     repeats = max(1, min(3, int(230 / max(1.0, float(whole.mm)))))
     drawing = gauge_drawing(title, measures, _unit(asked), repeats)
-    says = "A card with notches for one pleat after another; where pleats differ by a division the chalk list rules."
-    return Made(title, says, on_sheets(drawing, paper, _unit(asked), title), drawing)
+    return Made(title, card.says, on_sheets(drawing, paper, _unit(asked), title), drawing)
 
 
 def _chalk(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    chalked, wrong = marked(section), asked.side == "WS"
-    found = chalk_list(chalked.marks, chalked.walked, asked.nought, wrong_side=wrong)
+    wrong = asked.side == "WS"
+    chalked = listed(asked.sections[asked.here].spec, asked.nought, wrong_side=wrong)
+    found = chalked.marks
     write = section.scribe.write
     rows = [[write(c.at).text, _WORDS[c.kind.value], f"{c.pleat}" if c.first else "", c.hand] for c in found]
-    start = {From.START: "the start", From.END: "the end", From.MIDDLE: "the middle, both ways"}[asked.nought]
-    says = f"Measured from {start}, chalked on the {'wrong' if wrong else 'right'} side. The first mark of each pleat is bolder."
+    says = f"Chalked on the {'wrong' if wrong else 'right'} side. {chalked.nought} The first mark of each {chalked.called} is bolder."
     listing = Listing(
         _title(asked, "chalk list"),
-        [says, "Chalk inside the allowance first, then carry each mark down square."],
-        ["At", "Mark", "Pleat", "Hand" if asked.nought is From.MIDDLE else ""],
+        [says, chalked.says],
+        ["At", "Mark", chalked.called.capitalize(), "Hand" if asked.nought is From.MIDDLE else ""],
         rows,
         (28.0, 27.0, 12.0, 11.0) if asked.nought is From.MIDDLE else (32.0, 32.0, 16.0, 0.0),
         2,
@@ -278,10 +279,16 @@ def _slip(asked: PaperIn) -> Made:
     rows = [
         [plan["cloth"], f"{plan['asked']['text']}, {plan['width']['text']} wide", plan["cost"] or ""]
         for plan in cut["plans"]
+        if plan["asked"]
     ]
-    rows += [[one["name"], one["much"], ""] for one in cut["notions"]]
+    rows += [[one["name"], one["much"], ""] for one in cut["totals"]]
     title = f"{asked.work}, shopping slip" if asked.work else "Shopping slip"
     short = [f"{plan['cloth']} at hand is {plan['short']['text']} short." for plan in cut["plans"] if plan["short"]]
+    short += [
+        f"{plan['cloth']}: what is at hand is enough."
+        for plan in cut["plans"]
+        if not plan["asked"] and not plan["left"]
+    ]
     after = [*short, *([f"Cloth in all: {cut['cost']}"] if cut["cost"] else [])]
     listing = Listing(title, [], ["What", "How much", "Cost"], rows, (70, 80, 30), after=after)
     return Made(

@@ -11,11 +11,11 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from ribbon.errors import Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length, typed, with_unit
 from server.plans.schema import SectionIn
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import Row, Wrong, read_sheet, wrong_with
-from server.works.units import with_units
+from server.works.units import sold_by, with_units
 
 SHIPPED = Path(__file__).with_name("prices.csv")
 
@@ -37,7 +37,7 @@ def told(cloth: Cloth) -> dict[str, Any]:
         "name": cloth.name,
         "unit": cloth.unit,
         "spec": cloth.spec,
-        "facts": with_units(cloth.spec, cloth.unit),
+        "facts": _facts(cloth),
         "sequence": _sequence(cloth),
         "revision": cloth.revision,
         "touched": cloth.touched.isoformat(),
@@ -48,6 +48,12 @@ def told(cloth: Cloth) -> dict[str, Any]:
             for m in cloth.movements.all()[:12]
         ],
     }
+
+
+def _facts(cloth: Cloth) -> dict[str, Any]:
+    """The facts of a cloth so that they say the same in a work of whatever unit."""
+    facts = with_units(cloth.spec, cloth.unit)
+    return facts if facts.get("per") else {**facts, "per": sold_by({}, cloth.unit)}
 
 
 def _sequence(cloth: Cloth) -> list[dict[str, Any]]:
@@ -109,20 +115,9 @@ def move(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
     if after < ZERO:
         has = Scribe(unit, None).write(left).text
         raise refuse("too_long", "length", said, f"there is only {has} of it", f"take {has} or less")
-    cloth.spec = {**cloth.spec, "length": _typed(after, cloth.unit)}
-    Movement.objects.create(
-        cloth=cloth, work=work, length=said if not _bare(said) else f"{said} {cloth.unit}", back=back, at=timezone.now()
-    )
+    cloth.spec = {**cloth.spec, "length": typed(after, unit)}
+    Movement.objects.create(cloth=cloth, work=work, length=with_unit(said, unit), back=back, at=timezone.now())
     return _kept(cloth)
-
-
-def _bare(said: str) -> bool:
-    return said.strip()[-1:].isdigit()
-
-
-def _typed(length: Length, unit: str) -> str:
-    written = Scribe(UNITS[unit], None).write(length)
-    return written.text if written.exact else f"{length.mm.numerator}/{length.mm.denominator} mm"
 
 
 def _seen(key: str, revision: int) -> Cloth:

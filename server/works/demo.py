@@ -36,7 +36,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "allowance": {"start": "2 cm", "end": "2 cm", "join": "1.5 cm"},
                     "cloth": {
                         "name": "Star-party plaid", "width": "144 cm", "selvedge": "2 cm", "along": "24 cm", "across": "24 cm",
-                        "weight": "260", "price": "24.00", "per": "m", "step": "10 cm", "shrinkage": "2", "length": "2.6 m",
+                        "weight": "260 g/m²", "price": "24.00", "per": "m", "step": "10 cm", "shrinkage": "2", "length": "2.6 m",
                         "stripes": [
                             {"colour": "#1b2240", "width": "8 cm"}, {"colour": "#e3d6b4", "width": "1 cm"},
                             {"colour": "#2f6a3a", "width": "6 cm"}, {"colour": "#c29a1c", "width": "1 cm"},
@@ -96,13 +96,13 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "lead": {"width": "3 1/2 in"}, "tail": {"width": "1 1/2 in"},
                     "allowance": {"start": "1 1/2 in", "end": "1 1/2 in", "join": "1/2 in"},
                     "cloth": {
-                        "name": "Reading-room linen", "width": "138 cm", "selvedge": "1 cm", "weight": "330",
+                        "name": "Reading-room linen", "width": "138 cm", "selvedge": "1 cm", "weight": "330 g/m²",
                         "along": "64 cm", "price": "19.80", "per": "m", "step": "10 cm", "shrinkage": "5",
                     },
                     "cutting": {
                         "drop": {"finished": "84 in", "heading": "4 in", "hem": "4 in", "hem_turns": 2, "margin": "1 in"},
                         "lining": {"shorter": "1 in", "narrower": "4 in", "hem": "2 in", "hem_turns": 2,
-                                   "allowance": "1/2 in", "tube": True, "usable": "136 cm", "price": "6.20", "weight": "150"},
+                                   "allowance": "1/2 in", "tube": True, "usable": "136 cm", "price": "6.20", "weight": "150 g/m²"},
                     },
                 },
             ),
@@ -148,7 +148,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "meet": True,
                     "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
                     "cloth": {
-                        "name": "Gallery cotton", "width": "252 cm", "selvedge": "1 cm", "weight": "220",
+                        "name": "Gallery cotton", "width": "252 cm", "selvedge": "1 cm", "weight": "220 g/m²",
                         "price": "12.50", "per": "m", "step": "10 cm", "shrinkage": "3",
                     },
                     "cutting": {"drop": {"finished": "18 in", "heading": "1/2 in", "hem": "1 in", "hem_turns": 2}},

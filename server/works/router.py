@@ -121,6 +121,28 @@ def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResp
     return _changed(key, given, f"the unit, to {given.unit}", edit)
 
 
+@router.post("/{key}/seam", response=_WRITE, operation_id="change_seam")
+def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResponse:
+    """The seam allowance of the whole work; an end or a join that has one of its own keeps it."""
+
+    def edit(kept: services.Document) -> services.Document:
+        return {
+            **kept,
+            "sections": [
+                {
+                    **part,
+                    "spec": {
+                        **part["spec"],
+                        "allowance": {**(part["spec"].get("allowance") or {}), "seam": given.seam},
+                    },
+                }
+                for part in kept["sections"]
+            ],
+        }
+
+    return _changed(key, given, "the seam allowance", edit, f"seam/{given.run}", in_run=bool(given.run))
+
+
 @router.post("/{key}/order", response=_WRITE, operation_id="order_sections")
 def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpResponse:
     """The sections in another order."""
@@ -179,7 +201,8 @@ def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen
 
     def edit(kept: services.Document) -> services.Document:
         like = _there(kept, section)
-        return _added(kept, f"{like['name']}, again"[:120], like["spec"], section)
+        names = [one["name"] for one in kept["sections"]]
+        return _added(kept, services.numbered(like["name"], names), like["spec"], section)
 
     return _changed(key, seen, "copying a piece", edit)
 
@@ -207,6 +230,10 @@ def _there(kept: services.Document, section: str) -> dict[str, Any]:
 
 
 def _added(kept: services.Document, name: str, spec: dict[str, Any], after: str | None = None) -> services.Document:
+    own = spec.get("allowance") or {}
+    seam = next((one["spec"].get("allowance", {}).get("seam") for one in kept["sections"]), None)
+    if seam is not None and own.get("seam") is None:
+        spec = {**spec, "allowance": {**own, "seam": seam}}  # that of the work
     try:
         return services.with_new_section(kept, name, spec, after)
     except services.Full:

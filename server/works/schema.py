@@ -9,6 +9,7 @@ from ninja import Schema
 from pydantic import ConfigDict, Field, StringConstraints
 
 from server.plans.schema import SectionSpec, UnitSign
+from server.plans.typed import Typed
 
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")]
 Purpose = Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=r"^[^\x00]*$")]
@@ -77,6 +78,13 @@ class UnitChange(Seen):
     """Another unit for the whole work."""
 
     unit: UnitSign
+
+
+class SeamChange(Seen):
+    """The seam allowance of the whole work, null for the usual one; `run` as for a section."""
+
+    seam: Typed | None = None
+    run: Annotated[str, StringConstraints(max_length=20, pattern=r"^[a-z0-9.]*$")] = ""
 
 
 class WorksOrder(_Strict):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable
 from datetime import timedelta
 from typing import Any
@@ -90,7 +91,24 @@ def duplicate(key: str) -> Work:
     """A new work like that one, without its history."""
     work = find(key)
     kept = document(work)
-    return create(f"{kept['name']}, again"[:120], kept["purpose"], kept["sections"])
+    names = list(Work.objects.filter(deleted=None).values_list("name", flat=True))
+    return create(numbered(kept["name"], names), kept["purpose"], kept["sections"])
+
+
+_NUMBERED = re.compile(r" (\d{1,4})$")
+
+
+def numbered(name: str, names: list[str]) -> str:
+    """`name` with the first number that none of `names` has.
+
+    >>> numbered("Curtain", ["Curtain", "Curtain 2"]), numbered("Curtain 2", ["Curtain", "Curtain 2"])
+    ('Curtain 3', 'Curtain 3')
+    """
+    plain = _NUMBERED.sub("", name)[:114]
+    number = 2
+    while f"{plain} {number}" in names:
+        number += 1
+    return f"{plain} {number}"
 
 
 @transaction.atomic

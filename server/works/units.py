@@ -5,25 +5,45 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from ribbon.lengths import UNITS, Unreadable, read_length
+from ribbon.lengths import UNITS, with_unit
 
-_NUMBERS = ("count", "fullness", "times", "share", "name", "key", "price", "weight", "shrinkage")
+# Pure numbers, words, and what a machine is set to, which is in millimetres in every work.
+_NUMBERS = ("count", "fullness", "times", "share", "name", "key", "price", "shrinkage", "stitch", "machine", "colour")
 
 
 def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
     """`spec` written for `unit`: bare lengths are given the unit that they were typed in.
 
-    The tape goes back to the new unit's own default, unless it was typed with a unit.
+    What was assumed stays as it was assumed.  The tape goes to the new unit's own default, unless it was typed with a
+    unit.
     """
     old = str(spec.get("unit", "cm"))
     if old == unit:
         return dict(spec)
-    return {**with_units(spec, old), "unit": unit}
+    found = {**with_units(spec, old), "unit": unit}
+    if found.get("habit") is None and (spec.get("pins") or spec.get("parts") or spec.get("cloth")):
+        found["habit"] = _habit(old)
+    if found.get("habit") == _habit(unit):
+        del found["habit"]
+    return found
+
+
+def _habit(unit: str) -> str:
+    return "inches" if UNITS[unit].binary else "metric"
 
 
 def with_units(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
-    """`spec` with every bare length given `unit`, in which it was typed."""
-    return {name: _told(name, value, unit) for name, value in spec.items()}
+    """`spec` with every bare length given `unit`, in which it was typed, and every bare weight what goes with it."""
+    found = {name: _told(name, value, unit) for name, value in spec.items()}
+    cloth = found.get("cloth")
+    if isinstance(cloth, Mapping) and (cloth.get("price") or cloth.get("step")) and not cloth.get("per"):
+        found["cloth"] = {**cloth, "per": sold_by(spec, unit)}
+    return found
+
+
+def sold_by(spec: Mapping[str, Any], unit: str) -> str:
+    """What cloth is sold by where that is not said: the metre or the yard, by what a sewist is used to."""
+    return "yd" if (spec.get("habit") or _habit(unit)) == "inches" else "m"
 
 
 def _told(name: str, value: Any, old: str) -> Any:
@@ -35,12 +55,7 @@ def _told(name: str, value: Any, old: str) -> Any:
         return [_told(name, held, old) for held in value]
     if not isinstance(value, str) or name in _NUMBERS or not value.strip():
         return value
-    return f"{value.strip()} {old}" if _is_bare(value) else value
-
-
-def _is_bare(text: str) -> bool:
-    """True for a length whose value depends on the unit it is read in."""
-    try:
-        return read_length(text, UNITS["mm"]) != read_length(text, UNITS["in"])
-    except Unreadable:
-        return False
+    if name == "weight":
+        bare = not any(char.isalpha() for char in value)
+        return f"{value.strip()} {'oz/yd²' if UNITS[old].binary else 'g/m²'}" if bare else value
+    return with_unit(value, UNITS[old])

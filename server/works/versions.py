@@ -2,13 +2,65 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any
+
+from ribbon.lengths import UNITS, with_unit
 
 Spec = dict[str, Any]
 
+
+def _second(spec: Spec) -> Spec:
+    """Version 2 reads what a machine is set to in millimetres, and weights of cloth by the work's habit.
+
+    Bare figures of version 1 get the unit that they had: the work's own, and grams a square metre; cloth was sold by
+    the metre unless it said otherwise.
+    """
+    unit = str(spec.get("unit", "cm"))
+    found = _machines(spec, unit)
+    if isinstance(found.get("parts"), list):
+        found["parts"] = [_machines(part, unit) if isinstance(part, Mapping) else part for part in found["parts"]]
+    if isinstance(found.get("cloth"), Mapping):
+        found["cloth"] = cloth_of_two(found["cloth"])
+    cutting = found.get("cutting")
+    if isinstance(cutting, Mapping) and isinstance(cutting.get("lining"), Mapping):
+        found["cutting"] = {**cutting, "lining": _weighed(cutting["lining"])}
+    return found
+
+
+def _machines(spec: Mapping[str, Any], unit: str) -> Spec:
+    """The spec with the unit on what a machine is set to."""
+    found = dict(spec)
+    if unit not in UNITS:
+        return found
+    if isinstance(found.get("machine"), str):
+        found["machine"] = with_unit(found["machine"], UNITS[unit])
+    gathering = found.get("gathering")
+    if isinstance(gathering, Mapping) and isinstance(gathering.get("ruffler"), Mapping):
+        ruffler = dict(gathering["ruffler"])
+        if isinstance(ruffler.get("stitch"), str):
+            ruffler["stitch"] = with_unit(ruffler["stitch"], UNITS[unit])
+        found["gathering"] = {**gathering, "ruffler": ruffler}
+    return found
+
+
+def _weighed(cloth: Mapping[str, Any]) -> Spec:
+    weight = cloth.get("weight")
+    if isinstance(weight, str) and weight.strip() and not any(char.isalpha() for char in weight):
+        return {**cloth, "weight": f"{weight.strip()} g/m²"}
+    return dict(cloth)
+
+
+def cloth_of_two(cloth: Mapping[str, Any]) -> Spec:
+    """A cloth of version 1 as version 2 has it."""
+    found = _weighed(cloth)
+    if found and not found.get("per"):
+        found["per"] = "m"
+    return found
+
+
 # Each entry turns the version before it into itself; the first version needs none.
-_STEPS: dict[int, Callable[[Spec], Spec]] = {}
+_STEPS: dict[int, Callable[[Spec], Spec]] = {2: _second}
 CURRENT = 1 + len(_STEPS)
 
 

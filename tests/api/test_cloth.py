@@ -124,7 +124,7 @@ def test_a_lining_a_tube_and_ties_on_the_cutting_plan(ask: Asked) -> None:
     assert {f"Tie {n}" for n in range(1, 7)} <= set(names)
     assert sum(name.startswith("Valance, width") for name in names) == 6
     assert made["plans"][0]["closeness"] < 1.25
-    assert made["plans"][1]["placed"][0]["name"] == "Valance, lining"
+    assert made["plans"][1]["placed"][0]["name"] == "Valance, lining 1 of 6"
     assert made["cost"]
     _, lacking = ask(
         "POST", "/cut", {"sections": [{"name": "Bare", "spec": {"kind": "knife", "pins": {"finished": "70"}}}]}

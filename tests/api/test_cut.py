@@ -129,14 +129,13 @@ def test_railroaded_there_is_one_piece(ask: Asked) -> None:
 def test_a_ring_says_how_it_closes(ask: Asked) -> None:
     spec = {**SKIRT, "cutting": {**SKIRT["cutting"], "opening": "18 cm"}}
     _, step = ask("POST", "/cloth", spec)
-    assert "The ring closes with a join of 3 cm in all, left open for 18 cm at the top." in step["slip"]
+    assert "The ring closes with a seam of 1.5 cm at each side, left open for 18 cm at the top." in step["slip"]
 
 
 def test_cloth_narrower_than_a_pleat_says_so(ask: Asked) -> None:
     _, step = ask("POST", "/cloth", {**SKIRT, "cloth": {"usable": "5 cm"}})
     assert any(
-        "would show: no hidden place is within reach of the cloth. Wider cloth, smaller pleats" in line
-        for line in step["slip"]
+        "would show. Wider cloth, narrower allowances, deeper or smaller pleats" in line for line in step["slip"]
     )
     status, refused = ask("POST", "/cloth", {**SKIRT, "cloth": {"usable": "2 cm"}})
     assert (status, refused["problems"][0]["path"]) == (422, "cloth.usable")

@@ -52,7 +52,7 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
     work = made(ask)
     status, after = check(ask, work, "71.2 cm", take=True)
     assert status == 200
-    assert after["sections"][0]["spec"]["corrections"] == [{"by": "12 mm", "way": "in"}]
+    assert after["sections"][0]["spec"]["corrections"] == [{"by": "1.2 cm", "way": "in"}]
     assert after["undo"] == "the correction of Length"
     _, plan = ask("POST", "/plan", after["sections"][0]["spec"])
     assert plan["on_tape"]["finished"]["mm"] == 688
@@ -68,7 +68,10 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
 def test_a_second_check_adds_to_the_first(ask: Asked) -> None:
     _, once = check(ask, made(ask), "71.2", take=True)
     _, twice = check(ask, once, "69.4", take=True)
-    assert twice["sections"][0]["spec"]["corrections"] == [{"by": "12 mm", "way": "in"}, {"by": "6 mm", "way": "out"}]
+    assert twice["sections"][0]["spec"]["corrections"] == [
+        {"by": "1.2 cm", "way": "in"},
+        {"by": "0.6 cm", "way": "out"},
+    ]
 
 
 def test_a_check_to_an_old_revision_is_told_and_not_kept(ask: Asked) -> None:
@@ -247,7 +250,7 @@ BACKUP = {"format": "young-ribbon-backup", "version": 1}
     "data",
     [
         b"", b"PK\x03\x04nothing", zipped(other=b"1"), zipped(everything__json=b"[1"), zipped(everything__json=b"{}"),
-        zipped(everything__json=json.dumps({**BACKUP, "version": 2, "rows": []}).encode()),
+        zipped(everything__json=json.dumps({**BACKUP, "version": 3, "rows": []}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "auth.user"}]}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "works.work", "pk": "a", "fields": {"no": 1}}]}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "works.section", "pk": "a", "fields": {"work": "gone", "position": 0, "name": "x", "spec": {}}}]}).encode()),

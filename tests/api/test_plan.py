@@ -169,7 +169,7 @@ def test_an_underlay_past_the_end_is_warned_of_with_its_mend(ask: Asked) -> None
     ("move", "status", "says"),
     [
         ({"quantity": "spacing", "text": "3", "by": 1}, 200, "3.1 cm"),
-        ({"quantity": "spacing", "text": "≈1", "by": 1, "unit": "in"}, 422, "was not understood"),
+        ({"quantity": "spacing", "text": "≈1", "by": 1, "unit": "in"}, 200, "1 1/16 in"),
         ({"quantity": "depth", "unit": "in", "start": 100.0, "end": 126.0}, 200, "1 in"),
         ({"quantity": "depth", "tape": "thin", "text": "3", "by": 1}, 422, "was not understood"),
         ({"quantity": "colour", "text": "3"}, 422, "Input should be"),

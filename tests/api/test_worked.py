@@ -101,7 +101,7 @@ def test_boxes_with_gaps_between_two_overlaps(ask: Asked) -> None:
         ("placement", "16.5 cm"),
     ]
     _, short = ask("POST", "/plan", {**section, "lead": {"width": "2"}, "tail": {"width": "6"}})
-    assert (short["problems"][0]["path"], short["problems"][0]["way_out"]) == ("lead", "give the lead at least 2.5 cm")
+    assert (short["problems"][0]["path"], short["problems"][0]["way_out"]) == ("lead", "leave at least 2.5 cm")
 
 
 def test_a_fullness_that_leaves_the_return_flat_and_one_that_does_not(ask: Asked) -> None:

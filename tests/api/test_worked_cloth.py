@@ -148,7 +148,7 @@ def test_a_joined_lining_has_a_seam_between_its_widths(ask: Asked) -> None:
     assert [piece["name"] for piece in laid["placed"]] == [f"Curtain, lining {n} of 3" for n in (1, 2, 3)]
     assert [piece["wide"]["mm"] / 25.4 for piece in laid["placed"]] == pytest.approx([149 / 3] * 3)
     assert laid["length"]["text"] == "219 in"
-    assert said(cloth(ask, **spec), "in 3 widths of ≈49 11/16 in")
+    assert said(cloth(ask, **spec), "in equal widths of ≈49 11/16 in: 3 widths")
 
 
 def test_thrift_adds_no_join(ask: Asked) -> None:

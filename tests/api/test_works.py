@@ -47,7 +47,7 @@ def test_pieces_are_added_copied_put_in_order_and_removed_and_all_of_it_taken_ba
     _, work = ask("POST", f"{at}/sections", {"revision": 1, "name": "Waistband", "spec": {"kind": "gather"}})
     _, work = ask("POST", f"{at}/sections/{work['sections'][0]['key']}/duplicate", {"revision": 2})
     names = [s["name"] for s in work["sections"]]
-    assert names == ["Skirt length", "Skirt length, again", "Waistband"]
+    assert names == ["Skirt length", "Skirt length 2", "Waistband"]
     keys = [s["key"] for s in work["sections"]]
     _, work = ask("POST", f"{at}/order", {"revision": 3, "sections": keys[::-1]})
     assert [s["key"] for s in work["sections"]] == keys[::-1]
@@ -137,7 +137,12 @@ def test_another_unit_changes_no_value(ask: Asked, skirt: dict[str, Any]) -> Non
     _, before = ask("POST", "/plan", SPEC)
     _, work = ask("POST", f"/works/{skirt['key']}/unit", {"revision": 1, "unit": "in"})
     spec = work["sections"][0]["spec"]
-    assert spec == {**SPEC, "unit": "in", "pins": {"finished": "70 cm", "spacing": {"about": "3 cm"}}}
+    assert spec == {
+        **SPEC,
+        "unit": "in",
+        "habit": "metric",
+        "pins": {"finished": "70 cm", "spacing": {"about": "3 cm"}},
+    }
     _, after = ask("POST", "/plan", spec)
     assert after["flat"]["mm"] == before["flat"]["mm"]
     assert after["flat"]["text"] == "≈82 11/16 in"
@@ -175,7 +180,7 @@ def test_the_shelf_is_searched_sorted_and_paged(ask: Asked) -> None:
 
 def test_a_copy_starts_without_history(ask: Asked, skirt: dict[str, Any]) -> None:
     status, copy = ask("POST", f"/works/{skirt['key']}/duplicate")
-    assert (status, copy["name"], copy["undo"]) == (201, "Guide’s skirt, again", None)
+    assert (status, copy["name"], copy["undo"]) == (201, "Guide’s skirt 2", None)
     assert copy["sections"][0]["spec"] == SPEC
     assert copy["sections"][0]["key"] != skirt["sections"][0]["key"]
 

@@ -33,7 +33,7 @@ def test_the_dome_valance_over_its_widths(page: Page, accessible: Callable[[Page
     open_work(page, "Dome valance")
     step(page, "Cloth")
     expect(slip(page)).to_contain_text("Join 1 falls at")
-    expect(slip(page)).to_contain_text("Buy 1.7 m of Gallery cotton")
+    expect(slip(page)).to_contain_text("Buy 1.7 m (≈1 7⁄8 yd) of Gallery cotton")
     accessible(page)
     page.get_by_role("radio", name=re.compile("Strips along the cloth")).check()
     expect(slip(page)).to_contain_text("Cut four pieces, 73 in each")
@@ -44,9 +44,9 @@ def test_the_dome_valance_over_its_widths(page: Page, accessible: Callable[[Page
     field(page, "It falls, finished").fill("100 in")
     expect(page.get_by_text("Not this way: the drop is longer than the cloth is wide").first).to_be_visible()
     field(page, "Shrinks by, %").fill("-3")
-    expect(page.get_by_text("“-3 %” is below nought")).to_be_visible()
+    expect(page.get_by_text("“-3” is below nought")).to_be_visible()
     field(page, "Shrinks by, %").fill("3")
-    expect(page.get_by_text("“-3 %” is below nought")).to_have_count(0)
+    expect(page.get_by_text("“-3” is below nought")).to_have_count(0)
 
 
 def test_a_plaid_through_the_folds(page: Page, accessible: Callable[[Page], None]) -> None:

@@ -59,7 +59,7 @@ def test_dark_evenings_keep_their_contrast(page: Page, accessible: Callable[[Pag
 def test_a_warning_carries_its_mend(page: Page) -> None:
     page.goto("/")
     page.get_by_role("link", name="Star-party apron").click()
-    page.get_by_role("button", name="Make the lead 1 in").click()
+    page.get_by_role("button", name="Leave 1 in before the first pleat").click()
     expect(page.get_by_role("region", name="The slip")).not_to_contain_text("sticks out")
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("region", name="The slip")).to_contain_text("sticks out")

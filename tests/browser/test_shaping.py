@@ -115,11 +115,11 @@ def test_draped_pleats_are_evened(page: Page) -> None:
     page.get_by_text("Measured by eye, made even").click()
     field(page, "Pleat 1, depth").fill("1")
     page.get_by_role("button", name="Even them").click()
-    expect(page.get_by_text("A length is missing")).to_be_visible()
+    expect(page.get_by_text("How far it is from this pleat to the next is not known")).to_be_visible()
     field(page, "To the next").fill("2")
     page.get_by_role("button", name="Add a draped pleat").click()
     field(page, "Pleat 2, depth").fill("1 1/2")
-    field(page, "To the next").nth(1).fill("2")
+    field(page, "To the next, if there is one").fill("2")
     page.get_by_role("button", name="Even them").click()
     expect(slip(page)).to_contain_text("Fold 2 knife pleats, 1 1⁄4 in deep")
 
@@ -136,7 +136,7 @@ def test_gathers_by_swatch_and_by_attachment(page: Page) -> None:
     page.get_by_role("button", name="Use a ruffling attachment").click()
     field(page, "Wanted fullness").fill("1.5")
     page.get_by_role("button", name="Find the stitch length").click()
-    expect(field(page, "Stitch length")).to_have_value("1.7 mm")
+    expect(field(page, "Stitch length, mm")).to_have_value("1.7 mm")
 
 
 def test_turned_over_and_read_as_a_table(page: Page, accessible: Callable[[Page], None]) -> None:

@@ -23,7 +23,7 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
 def test_a_whole_round_by_keyboard(page: Page, accessible: Callable[[Page], None]) -> None:
     open_work(page, "Telescope cover")
     step(page, "Mark")
-    expect(page.get_by_text("A gauge for one pleat")).to_be_visible()
+    expect(page.get_by_text("A gauge does not serve here")).to_be_visible()
     accessible(page)
     page.get_by_role("link", name="To the table").click()
     mark = page.get_by_test_id("mark")
@@ -53,7 +53,7 @@ def test_the_list_from_the_end_and_on_the_wrong_side(page: Page) -> None:
     page.get_by_role("combobox", name="Measured").select_option("middle")
     expect(rows.last).to_contain_text("19.8 cm right")
     page.get_by_role("combobox", name="Chalked on").select_option("WS")
-    expect(page.get_by_text("the cloth lies wrong side up").first).to_be_visible()
+    expect(page.get_by_text("with the wrong side up the start lies to your right").first).to_be_visible()
 
 
 def test_the_table_goes_on_without_the_server(page: Page) -> None:

@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ribbon.errors import Refusal
-from ribbon.lengths import UNITS, Length, Unreadable, read_length
+from ribbon.lengths import UNITS, Length, Unreadable, read_length, typed
 from ribbon.pins import dragged, nudged
 from ribbon.pleats import Quantity
 from tests.scenario import MM, SIXTEENTH
@@ -62,7 +62,7 @@ def test_what_is_dragged_snaps_to_the_tape() -> None:
 )
 def test_moving_there_and_back_again_changes_nothing(steps: int, by: int, tape: tuple[object, Length]) -> None:
     unit, division = tape
-    start = f"{float((division * steps).mm):.10g} mm"
+    start = typed(division * steps, unit)  # type: ignore[arg-type]
     if steps + by < 1:
         return
     there = nudged(Q.SPACING, start, unit, division, by)  # type: ignore[arg-type]

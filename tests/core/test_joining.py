@@ -101,7 +101,13 @@ def test_equal_widths_are_nearer_each_other_than_the_fewest() -> None:
 def test_the_strategies_that_can_be_followed_are_listed() -> None:
     made, walked = laid("knife", KNIFE)
     names = [name for name, _ in strategies(made, walked, cm("120"), SEAMS)]
-    assert names == [Strategy.FEWEST, Strategy.EQUAL, Strategy.SAME_PLEATS, Strategy.HALF_OUTSIDE]
+    assert names == [
+        Strategy.FEWEST,
+        Strategy.FALL,
+        Strategy.EQUAL,
+        Strategy.SAME_PLEATS,
+        Strategy.HALF_OUTSIDE,
+    ]
     inverted, walked = laid("inverted", {"count": "4", "spacing": "40 cm", "depth": "6 cm"})
     assert Strategy.AT_PLEATS in [name for name, _ in strategies(inverted, walked, cm("120"), SEAMS)]
 
@@ -122,7 +128,8 @@ def test_lengthways_strips_are_as_long_as_their_joins_need() -> None:
 @pytest.mark.parametrize(
     ("bolt", "drop", "wanted", "taken"),
     [
-        (Bolt(cm("140")), Drop(cm("60")), "best", "lengthways"),
+        (Bolt(cm("140")), Drop(cm("60")), "best", "across"),  # never onto the cross grain unasked
+        (Bolt(cm("140")), Drop(cm("60")), "lengthways", "lengthways"),
         (Bolt(cm("140")), Drop(cm("60")), "across", "across"),
         (Bolt(cm("140")), Drop(cm("60")), "railroaded", "railroaded"),
         (Bolt(cm("140"), directional=True), Drop(cm("60")), "railroaded", "across"),

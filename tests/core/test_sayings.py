@@ -7,12 +7,13 @@ from typing import Any
 import pytest
 
 from ribbon.cautions import Caution, cautions
+from ribbon.cloth import allowed_of
 from ribbon.explain import explanation
 from ribbon.lengths import Length
 from ribbon.mends import Mend
 from ribbon.pins import Allowance, Cloth, Plan, Remainder, plan, strip, taped
 from ribbon.pleats import Facing
-from ribbon.readings import Allowed, front, joined, layers, past_ends, thickest
+from ribbon.readings import front, joined, layers, past_ends, thickest
 from ribbon.slip import slip
 from ribbon.strip import walk
 from tests.scenario import NONE, section, wide
@@ -21,7 +22,7 @@ from tests.scenario import NONE, section, wide
 def said(made: Plan) -> list[str]:
     laid, tape = strip(made), made.section.tape
     cloth = made.section.cloth.usable
-    joins = joined(laid, walk(laid), cloth, Allowed(*made.section.allowance)) if cloth else None
+    joins = joined(laid, walk(laid), cloth, allowed_of(made.section)) if cloth else None
     return [line.text for line in slip(made, taped(made, tape) if tape else None, joins)]
 
 
@@ -41,7 +42,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
         (
             "knife", {"finished": "70 cm", "spacing": "2.5 cm"}, {"closed": True, "meet": True, "allowance": SEAM},
             [
-                "Cut 212 cm: 210 cm flat and 1 cm at each end.",
+                "Cut 212 cm: 210 + 2 × 1 = 212 cm.",
                 "Fold 28 knife pleats, 2.5 cm deep, 28 spaces of 2.5 cm: 70 cm finished round the ring.",
                 "On the tape every pleat is 2.5 cm deep.",
             ],
@@ -50,7 +51,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
             "knife", {"finished": "70 cm", "spacing": "2.5 cm"},
             {"closed": True, "meet": True, "allowance": SEAM, "cloth": Cloth(Length.cm(138))},
             [
-                "Cut two pieces, 134.5 cm and 79.5 cm, allowances included: 210 cm flat in all.",
+                "Cut two pieces, 134.5 cm and 79.5 cm: 210 + 4 × 1 = 214 cm in all.",
                 "A join hides at the inner fold of pleat 18.",
                 "Fold 28 knife pleats, 2.5 cm deep, 28 spaces of 2.5 cm: 70 cm finished round the ring.",
                 "On the tape every pleat is 2.5 cm deep.",
@@ -59,7 +60,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
         (
             "gather", {"finished": "22 cm", "fullness": "1.8"}, {},
             [
-                "Cut 39.6 cm of cloth, plus your seam allowances.",
+                "Cut 39.6 cm of cloth; no seam allowance is in it.",
                 "Gather it to 22 cm: 1.8 times as much cloth as edge.",
                 "Every match point falls on the tape.",
             ],
@@ -67,7 +68,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
         (
             "pinch", {"finished": "62 in", "flat": "150 in", "count": "1"}, {"lead": wide("30 in"), "tail": wide("32 in")},
             [
-                "Cut 150 in of cloth, plus your seam allowances.",
+                "Cut 150 in of cloth; no seam allowance is in it.",
                 "Fold one pinch pleat, 88 in of cloth in each: 62 in finished.",
                 "On the tape every pleat is 88 in of cloth.",
             ],
@@ -76,7 +77,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
             "knife", {"finished": "70 cm", "spacing": "3 cm", "depth": "2 cm"},
             {"remainder": Remainder.ENDS, "allowance": Allowance(Length.cm(1), Length.cm(2))},
             [
-                "Cut 165 cm: 162 cm flat and 1 cm at the start and 2 cm at the end.",
+                "Cut 165 cm: 162 + 1 + 2 = 165 cm.",
                 "Fold 23 knife pleats, 2 cm deep, 23 spaces of 3 cm: 70 cm finished.",
                 "On the tape every pleat is 2 cm deep.",
                 "1 cm is left over and goes half to each end.",
@@ -85,7 +86,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
         (
             "knife", {"finished": "60 cm"}, {"tape": None},
             [
-                "Cut 180 cm of cloth, plus your seam allowances.",
+                "Cut 180 cm of cloth; no seam allowance is in it.",
                 "Fold 20 knife pleats, 3 cm deep, 20 spaces of 3 cm: 60 cm finished.",
                 "Assumed: the pleats meet.",
                 "Assumed: spacing 3 cm; a middling pleat to start from.",
@@ -101,12 +102,12 @@ def test_the_slip_tells_of_joins_that_show() -> None:
     made = plan(
         section("knife", {"finished": "300 cm", "spacing": "5 cm"}, lead=wide("250 cm"), cloth=Cloth(Length.cm(100)))
     )
-    assert "2 of 4 would show: no hidden place is within reach of the cloth's width." in said(made)[1]
+    assert "2 of 4 would show: 2 in the open." in said(made)[1]
 
 
 def test_the_slip_tells_what_the_tape_adds() -> None:
     made = plan(section("gather", {"finished": "52 cm", "flat": "93.75 cm"}))
-    assert said(made)[2] == "On the tape the flat width is 93.8 cm, so that every match point falls on a division."
+    assert said(made)[2] == "Each match point is put on the nearest division of both edges; the flat width is 93.8 cm."
     made = plan(section("box", {"finished": "10 cm", "count": "2", "box": "4 cm", "depth": "10.25 mm"}))
     assert "That is 0.2 cm more flat; the last allowance takes it up." in said(made)[2]
 

@@ -359,7 +359,7 @@ def test_draped_pleats_evened_keep_their_sums_or_their_average() -> None:
 def test_every_meaning_of_a_size_can_be_folded(kind: object) -> None:
     found = meanings(kind, cm("3"), "3 cm")  # type: ignore[arg-type]
     assert [one.name for one in found] == ["shows", "deep", "taken", "gauge"]
-    assert len({tuple(sorted(one.pins.items())) for one in found}) == 4
+    assert len({(tuple(sorted(one.pins.items())), one.meet) for one in found}) == 4
 
 
 def test_the_lining_is_the_mirror_of_the_face() -> None:

@@ -856,6 +856,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/seam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Seam
+         * @description The seam allowance of the whole work; an end or a join that has one of its own keeps it.
+         */
+        post: operations["change_seam"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/sections": {
         parameters: {
             query?: never;
@@ -991,36 +1011,32 @@ export interface components {
         };
         /**
          * AllowanceOut
-         * @description Seam allowances, outside the flat width.
+         * @description Seam allowances, outside the flat width; `usual` is what a work that says none is given, `assumed` whether it was.
          */
         AllowanceOut: {
+            /** Assumed */
+            assumed: boolean;
             end: components["schemas"]["LengthOut"];
             join: components["schemas"]["LengthOut"];
             start: components["schemas"]["LengthOut"];
+            usual: components["schemas"]["LengthOut"];
         };
         /**
          * AllowanceSpec
-         * @description Seam allowances.
+         * @description Seam allowances: the work's own, and what an end or the joins take where that is another one.
          */
         AllowanceSpec: {
+            /** End */
+            end?: (string | number) | null;
+            /** Join */
+            join?: (string | number) | null;
             /**
-             * End
-             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
-             * @default 0
+             * Seam
+             * @description The seam allowance of the work; 1.5 cm or 1/2 in left out.
              */
-            end?: string | number;
-            /**
-             * Join
-             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
-             * @default 0
-             */
-            join?: string | number;
-            /**
-             * Start
-             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
-             * @default 0
-             */
-            start?: string | number;
+            seam?: (string | number) | null;
+            /** Start */
+            start?: (string | number) | null;
         };
         /**
          * AssumedOut
@@ -1039,12 +1055,18 @@ export interface components {
          * @description What is needed, what to ask for, its cost, and how that stands against what is at hand.
          */
         BuyOut: {
-            asked: components["schemas"]["LengthOut"];
+            /** @description Null where enough is at hand, or a sheet is all there is. */
+            asked: components["schemas"]["LengthOut"] | null;
             at_hand: components["schemas"]["LengthOut"] | null;
             /** Cost */
             cost: string | null;
             needed: components["schemas"]["LengthOut"];
             short: components["schemas"]["LengthOut"] | null;
+            /**
+             * Take
+             * @description The length to take from the shelf, as it is typed.
+             */
+            take: string;
         };
         /**
          * ChalkMarkOut
@@ -1067,12 +1089,26 @@ export interface components {
         /**
          * ChalkOut
          * @description The chalk list, in the order in which marks are met, and the gauge of one pleat.
+         *
+         *     `called` is what a group of marks is, a pleat or a point, `count` how many there are; `nought` and `gauge_says` are
+         *     sentences.
          */
         ChalkOut: {
+            /**
+             * Called
+             * @enum {string}
+             */
+            called: "pleat" | "point";
+            /** Count */
+            count: number;
             /** Gauge */
             gauge: components["schemas"]["NotchOut"][];
+            /** Gauge Says */
+            gauge_says: string;
             /** Marks */
             marks: components["schemas"]["ChalkMarkOut"][];
+            /** Nought */
+            nought: string;
             /** Says */
             says: string;
         };
@@ -1205,7 +1241,7 @@ export interface components {
              *       "key": "",
              *       "length": null,
              *       "name": "",
-             *       "per": "m",
+             *       "per": null,
              *       "price": null,
              *       "rectangle": false,
              *       "selvedge": null,
@@ -1232,6 +1268,13 @@ export interface components {
          * @description One section on its cloth.
          */
         ClothOut: {
+            /**
+             * Assumed
+             * @description What is assumed where nothing is said, by its field.
+             */
+            assumed: {
+                [key: string]: string;
+            };
             buy: components["schemas"]["BuyOut"] | null;
             drop: components["schemas"]["DropOut"] | null;
             lining: components["schemas"]["LinedOut"] | null;
@@ -1322,10 +1365,9 @@ export interface components {
             name?: string;
             /**
              * Per
-             * @default m
-             * @enum {string}
+             * @description What the price is for: one metre or one yard.
              */
-            per?: "m" | "yd";
+            per?: ("m" | "yd") | null;
             /**
              * Price
              * @description A number, for one `per` of length.
@@ -1365,7 +1407,7 @@ export interface components {
             usable?: (string | number) | null;
             /**
              * Weight
-             * @description Grams a square metre.
+             * @description 200 gsm or 6 oz; bare, g/m², or oz/yd² in inches.
              */
             weight?: (string | number) | null;
             /** Width */
@@ -1421,6 +1463,12 @@ export interface components {
          * @description The sections of a work.
          */
         CutIn: {
+            /**
+             * Quick
+             * @description The first plan alone, without looking for one that takes less.
+             * @default false
+             */
+            quick?: boolean;
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
         };
@@ -1450,6 +1498,8 @@ export interface components {
             notions: components["schemas"]["ShopOut"][];
             /** Plans */
             plans: components["schemas"]["CutPlanOut"][];
+            /** Totals */
+            totals: components["schemas"]["TotalNotionOut"][];
         };
         /**
          * CutPieceSpec
@@ -1492,7 +1542,13 @@ export interface components {
          * @description The pieces on one cloth: its length, the least that any plan could take, what falls away, what to buy.
          */
         CutPlanOut: {
-            asked: components["schemas"]["LengthOut"];
+            /** @description Null where nothing is bought. */
+            asked: components["schemas"]["LengthOut"] | null;
+            /**
+             * Best
+             * @description True where no plan can take less.
+             */
+            best: boolean;
             bound: components["schemas"]["LengthOut"];
             /** Closeness */
             closeness: number;
@@ -1548,7 +1604,7 @@ export interface components {
              * @default fewest
              * @enum {string}
              */
-            strategy?: "fewest" | "equal" | "same_pleats" | "half_outside" | "at_pleats";
+            strategy?: "fewest" | "fall" | "equal" | "same_pleats" | "half_outside" | "at_pleats";
             /**
              * Stripe
              * @description The stripe set at the first fold.
@@ -1744,11 +1800,15 @@ export interface components {
         };
         /**
          * FoldedOut
-         * @description One pleat to fold, and the stretch of flat cloth in mm that it takes.
+         * @description One pleat to fold, what holds it, its pins, and the stretch of flat cloth in mm that it takes.
          */
         FoldedOut: {
             /** End */
             end: number;
+            /** Holds */
+            holds: string;
+            /** Pins */
+            pins: number;
             /** Pleat */
             pleat: number;
             /** Says */
@@ -1759,8 +1819,12 @@ export interface components {
         /**
          * FoldingOut
          * @description The order of making, every pleat of the round, the pins it takes, and how each fibre is pressed.
+         *
+         *     `done` is what is said once all are folded; `pressing` is empty where nothing is pressed.
          */
         FoldingOut: {
+            /** Done */
+            done: string;
             /** Order */
             order: components["schemas"]["MakingStepOut"][];
             /** Pins */
@@ -1783,7 +1847,7 @@ export interface components {
         FrontSpec: {
             /**
              * Fold
-             * @description At least a hand; 10 cm left out.
+             * @description At least a hand; 10 cm or 4 in left out.
              */
             fold?: (string | number) | null;
             /**
@@ -1813,7 +1877,7 @@ export interface components {
         GatheringSpec: {
             /**
              * Longest
-             * @description The longest part between two match points; 25 cm left out.
+             * @description The longest part between two match points; 25 cm or 10 in left out.
              */
             longest?: (string | number) | null;
             /**
@@ -1834,12 +1898,12 @@ export interface components {
             swatches?: components["schemas"]["SwatchSpec"][];
             /**
              * Tail
-             * @description Thread left hanging at each end of a run; 10 cm left out.
+             * @description Thread left hanging at each end of a run; 10 cm or 4 in.
              */
             tail?: (string | number) | null;
             /**
              * Thread
-             * @description The longest run that one thread is trusted with; 120 cm left out.
+             * @description The longest run that one thread is trusted with; 120 cm or 48 in.
              */
             thread?: (string | number) | null;
             /** Weight */
@@ -1982,10 +2046,12 @@ export interface components {
             /** Cost */
             cost: string | null;
             length: components["schemas"]["LengthOut"];
-            /** Railroaded */
-            railroaded: boolean;
             rolls: components["schemas"]["LengthOut"] | null;
             turned: components["schemas"]["LengthOut"] | null;
+            /** Way */
+            way: string;
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
             width: components["schemas"]["LengthOut"];
         };
         /**
@@ -2018,6 +2084,12 @@ export interface components {
             tube?: boolean;
             /** Usable */
             usable?: (string | number) | null;
+            /**
+             * Way
+             * @default best
+             * @enum {string}
+             */
+            way?: "best" | "across" | "lengthways" | "railroaded";
             /** Weight */
             weight?: (string | number) | null;
         };
@@ -2114,6 +2186,11 @@ export interface components {
         MarkOut: {
             at: components["schemas"]["LengthOut"];
             /**
+             * Chalked
+             * @description False for an inner fold between two divisions, found by folding.
+             */
+            chalked: boolean;
+            /**
              * Kind
              * @enum {string}
              */
@@ -2166,6 +2243,8 @@ export interface components {
         MeaningOut: {
             /** Finished */
             finished: number;
+            /** Meet */
+            meet: boolean | null;
             /**
              * Name
              * @enum {string}
@@ -2293,7 +2372,7 @@ export interface components {
              *       "key": "",
              *       "length": null,
              *       "name": "",
-             *       "per": "m",
+             *       "per": null,
              *       "price": null,
              *       "rectangle": false,
              *       "selvedge": null,
@@ -2474,12 +2553,33 @@ export interface components {
             lead: components["schemas"]["LengthOut"];
             sizes: components["schemas"]["SolvedOut"] | null;
             start: components["schemas"]["LengthOut"];
+            /**
+             * Typed
+             * @description Its finished width as it is typed.
+             */
+            typed: string;
         };
         /**
          * PartSpec
          * @description A part of a mixed edge: a share of it (1/4), a width of its own, or an equal share of what is left.
          */
         PartSpec: {
+            /**
+             * @description Pins that this kind has no place for, kept for when another kind is chosen again.
+             * @default {
+             *       "box": null,
+             *       "count": null,
+             *       "depth": null,
+             *       "finished": null,
+             *       "flat": null,
+             *       "fullness": null,
+             *       "gap": null,
+             *       "opening": null,
+             *       "per_pleat": null,
+             *       "spacing": null
+             *     }
+             */
+            aside?: components["schemas"]["PinsSpec"];
             /**
              * Closed
              * @description A ring: skirt, cuff, lampshade.
@@ -2817,6 +2917,11 @@ export interface components {
             lead: components["schemas"]["LengthOut"];
             /** Lining */
             lining: components["schemas"]["MarkOut"][] | null;
+            /**
+             * Loose
+             * @description The pins that say that they are about.
+             */
+            loose: string[];
             /** Marks */
             marks: components["schemas"]["MarkOut"][];
             on_tape: components["schemas"]["OnTapeOut"] | null;
@@ -2836,6 +2941,13 @@ export interface components {
             tape: components["schemas"]["LengthOut"] | null;
             taper: components["schemas"]["TaperOut"] | null;
             thickest: components["schemas"]["ThickOut"];
+            /**
+             * Typed
+             * @description Each quantity as it is typed, exactly: what a pin on it would say.
+             */
+            typed: {
+                [key: string]: string;
+            };
             /** Unit */
             unit: string;
             walk: components["schemas"]["WalkOut"];
@@ -3078,7 +3190,7 @@ export interface components {
         };
         /**
          * RufflerSpec
-         * @description How a ruffling attachment is set.
+         * @description How a ruffling attachment is set; a bare stitch length is millimetres.
          */
         RufflerSpec: {
             /**
@@ -3096,6 +3208,24 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             tuck: string | number;
+        };
+        /**
+         * SeamChange
+         * @description The seam allowance of the whole work, null for the usual one; `run` as for a section.
+         */
+        SeamChange: {
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /**
+             * Run
+             * @default
+             */
+            run?: string;
+            /** Seam */
+            seam?: (string | number) | null;
         };
         /**
          * SectionChange
@@ -3131,12 +3261,29 @@ export interface components {
         SectionIn: {
             /**
              * @default {
-             *       "end": "0",
-             *       "join": "0",
-             *       "start": "0"
+             *       "end": null,
+             *       "join": null,
+             *       "seam": null,
+             *       "start": null
              *     }
              */
             allowance?: components["schemas"]["AllowanceSpec"];
+            /**
+             * @description Pins that this kind has no place for, kept for when another kind is chosen again.
+             * @default {
+             *       "box": null,
+             *       "count": null,
+             *       "depth": null,
+             *       "finished": null,
+             *       "flat": null,
+             *       "fullness": null,
+             *       "gap": null,
+             *       "opening": null,
+             *       "per_pleat": null,
+             *       "spacing": null
+             *     }
+             */
+            aside?: components["schemas"]["PinsSpec"];
             /**
              * Closed
              * @description A ring: skirt, cuff, lampshade.
@@ -3151,7 +3298,7 @@ export interface components {
              *       "key": "",
              *       "length": null,
              *       "name": "",
-             *       "per": "m",
+             *       "per": null,
              *       "price": null,
              *       "rectangle": false,
              *       "selvedge": null,
@@ -3233,6 +3380,11 @@ export interface components {
              */
             goblet?: boolean;
             /**
+             * Habit
+             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
+             */
+            habit?: ("metric" | "inches") | null;
+            /**
              * Kind
              * @enum {string}
              */
@@ -3253,7 +3405,7 @@ export interface components {
             lining?: boolean;
             /**
              * Machine
-             * @description How thick a pile of cloth the machine sews; about 6 mm unless said.
+             * @description How thick a pile of cloth the machine sews, in mm; about 6 unless said.
              */
             machine?: (string | number) | null;
             /**
@@ -3363,12 +3515,29 @@ export interface components {
         SectionSpec: {
             /**
              * @default {
-             *       "end": "0",
-             *       "join": "0",
-             *       "start": "0"
+             *       "end": null,
+             *       "join": null,
+             *       "seam": null,
+             *       "start": null
              *     }
              */
             allowance?: components["schemas"]["AllowanceSpec"];
+            /**
+             * @description Pins that this kind has no place for, kept for when another kind is chosen again.
+             * @default {
+             *       "box": null,
+             *       "count": null,
+             *       "depth": null,
+             *       "finished": null,
+             *       "flat": null,
+             *       "fullness": null,
+             *       "gap": null,
+             *       "opening": null,
+             *       "per_pleat": null,
+             *       "spacing": null
+             *     }
+             */
+            aside?: components["schemas"]["PinsSpec"];
             /**
              * Closed
              * @description A ring: skirt, cuff, lampshade.
@@ -3383,7 +3552,7 @@ export interface components {
              *       "key": "",
              *       "length": null,
              *       "name": "",
-             *       "per": "m",
+             *       "per": null,
              *       "price": null,
              *       "rectangle": false,
              *       "selvedge": null,
@@ -3465,6 +3634,11 @@ export interface components {
              */
             goblet?: boolean;
             /**
+             * Habit
+             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
+             */
+            habit?: ("metric" | "inches") | null;
+            /**
              * Kind
              * @enum {string}
              */
@@ -3485,7 +3659,7 @@ export interface components {
             lining?: boolean;
             /**
              * Machine
-             * @description How thick a pile of cloth the machine sews; about 6 mm unless said.
+             * @description How thick a pile of cloth the machine sews, in mm; about 6 unless said.
              */
             machine?: (string | number) | null;
             /**
@@ -3679,12 +3853,24 @@ export interface components {
             gap: components["schemas"]["LengthOut"] | null;
             /** Gave */
             gave: components["schemas"]["GaveOut"][];
+            /**
+             * Loose
+             * @description The pins that say that they are about.
+             */
+            loose: string[];
             opening: components["schemas"]["LengthOut"] | null;
             per_pleat: components["schemas"]["LengthOut"] | null;
             pleated_fullness: components["schemas"]["RatioOut"];
             /** Spaces */
             spaces: number;
             spacing: components["schemas"]["LengthOut"] | null;
+            /**
+             * Typed
+             * @description Each quantity as it is typed, exactly: what a pin on it would say.
+             */
+            typed: {
+                [key: string]: string;
+            };
         };
         /**
          * SpanOut
@@ -3721,6 +3907,22 @@ export interface components {
          */
         StopsSpec: {
             /**
+             * Above
+             * @description How far above the edge they are stitched too, as at a waistline.
+             */
+            above?: (string | number) | null;
+            /**
+             * Across
+             * @description Down one side of a box or an inverted pleat, across, and up the other.
+             * @default false
+             */
+            across?: boolean;
+            /**
+             * Crease
+             * @description How far from the crease; along the placement line left out.
+             */
+            crease?: (string | number) | null;
+            /**
              * Lower
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
@@ -3737,6 +3939,8 @@ export interface components {
          * @description One way to share the strip over widths: what each is cut to, how many joins, how many of them show.
          */
         StrategyOut: {
+            /** Cost */
+            cost: string | null;
             /** Joins */
             joins: number;
             /** Name */
@@ -3873,6 +4077,16 @@ export interface components {
             to: number;
         };
         /**
+         * TotalNotionOut
+         * @description A notion for the whole work.
+         */
+        TotalNotionOut: {
+            /** Much */
+            much: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * TotalOut
          * @description So many pleats and so much cloth, in the half, the piece or the garment.
          */
@@ -3937,6 +4151,13 @@ export interface components {
             /** Spread */
             spread: number;
             turn: components["schemas"]["TurnSpec"] | null;
+            /**
+             * Turns
+             * @description What each piece of this work in that cloth can learn from others.
+             */
+            turns: {
+                [key: string]: components["schemas"]["TurnSpec"];
+            };
         };
         /**
          * WalkOut
@@ -6958,6 +7179,86 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_seam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeamChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,4 +1,5 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
+import { begin } from "../state/habit";
 import { KIND_WORDS, type Part } from "../state/spec";
 import { Choose, Text } from "./fields";
 import { Figure } from "./figure";
@@ -108,7 +109,7 @@ export function Band({ spec, plan, problems, chosen, onChoose, onChange }: Props
             ]}
             onPick={(how) =>
               set(chosen, {
-                width: how === "width" ? (plan?.parts[chosen]?.finished.text.replace("≈", "") ?? "10 cm") : null,
+                width: how === "width" ? (plan?.parts[chosen]?.typed ?? begin(spec, "10 cm", "4 in")) : null,
                 share: how === "share" ? "1/4" : null,
               })
             }

@@ -1,4 +1,5 @@
 import type { ClothRow, Problem, SectionSpec } from "../api/client";
+import { inInches } from "../state/habit";
 import { Choose, Text, Tick } from "./fields";
 import { StripesEditor } from "./stripes-editor";
 
@@ -8,18 +9,23 @@ interface Props {
   cloth: Cloth;
   /** False where its name is asked elsewhere. */
   named?: boolean;
+  /** What it is measured in. */
+  unit: string | undefined;
+  /** What is taken where nothing is said, by its field. */
+  assumed?: Record<string, string> | undefined;
   problems: Problem[];
   onChange: (cloth: Cloth) => void;
 }
 
 /** The facts of a cloth: its width, repeats, direction, what it costs, what is at hand, its stripes. */
-export function ClothFacts({ cloth, named = true, problems, onChange }: Props) {
+export function ClothFacts({ cloth, named = true, unit, assumed, problems, onChange }: Props) {
   const set = (fields: Partial<Cloth>) => onChange({ ...cloth, ...fields });
   const field = (name: string, key: keyof Cloth, hint = "") => (
     <Text
       name={hint ? `${name}, ${hint}` : name}
       path={`cloth.${key}`}
       value={cloth[key] as string | null | undefined}
+      assumed={assumed?.[`cloth.${key}`]}
       problems={problems}
       onType={(text) => set({ [key]: text.trim() ? text : null })}
     />
@@ -47,7 +53,7 @@ export function ClothFacts({ cloth, named = true, problems, onChange }: Props) {
         {field("Price", "price")}
         <Choose
           name="for one"
-          value={cloth.per ?? "m"}
+          value={cloth.per ?? (inInches(unit) ? "yd" : "m")}
           options={[
             ["m", "metre"],
             ["yd", "yard"],
@@ -55,7 +61,7 @@ export function ClothFacts({ cloth, named = true, problems, onChange }: Props) {
           onPick={(per) => set({ per: per as "m" | "yd" })}
         />
         {field("Sold in steps of", "step")}
-        {field("Weight, g/m²", "weight")}
+        {field(`Weight, ${inInches(unit) ? "oz/yd²" : "g/m²"}`, "weight")}
         {field("Length at hand", "length")}
       </div>
       <div className="flex flex-wrap gap-x-6">
@@ -70,14 +76,19 @@ export function ClothFacts({ cloth, named = true, problems, onChange }: Props) {
           onTick={(rectangle) => set({ rectangle })}
         />
       </div>
-      {cloth.rectangle && <Sheets cloth={cloth} problems={problems} set={set} />}
+      {cloth.rectangle && <Sheets cloth={cloth} unit={unit} problems={problems} set={set} />}
       <StripesEditor stripes={cloth.stripes ?? []} problems={problems} onChange={(stripes) => set({ stripes })} />
     </div>
   );
 }
 
 /** More sheets or remnants of the same cloth, to be cut from together. */
-function Sheets(props: { cloth: Cloth; problems: Problem[]; set: (fields: Partial<Cloth>) => void }) {
+function Sheets(props: {
+  cloth: Cloth;
+  unit: string | undefined;
+  problems: Problem[];
+  set: (fields: Partial<Cloth>) => void;
+}) {
   const sheets = props.cloth.sheets ?? [];
   const change = (index: number, fields: Partial<(typeof sheets)[number]>) =>
     props.set({ sheets: sheets.map((sheet, i) => (i === index ? { ...sheet, ...fields } : sheet)) });
@@ -113,7 +124,14 @@ function Sheets(props: { cloth: Cloth; problems: Problem[]; set: (fields: Partia
       <button
         type="button"
         className="press"
-        onClick={() => props.set({ sheets: [...sheets, { width: "90 cm", length: "100 cm" }] })}
+        onClick={() =>
+          props.set({
+            sheets: [
+              ...sheets,
+              inInches(props.unit) ? { width: "36 in", length: "40 in" } : { width: "90 cm", length: "100 cm" },
+            ],
+          })
+        }
       >
         Add another sheet or remnant
       </button>

@@ -45,7 +45,7 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
       width={across}
       className="h-auto max-w-full"
       role="img"
-      aria-label={`${pieces.length} pieces on ${plan.cloth}, ${width.text} by ${length.text}`}
+      aria-label={`${pieces.length} ${pieces.length === 1 ? "piece" : "pieces"} on ${plan.cloth}, ${width.text} by ${length.text}`}
     >
       <text x={EDGE} y={13} fontSize={13} fill="var(--smoke)">
         <SvgFigure>{`${length.text} along the cloth`}</SvgFigure>
@@ -75,7 +75,7 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
                 ? short(piece.name)
                 : "";
           return (
-            <g key={piece.name}>
+            <g key={`${piece.name} ${piece.start} ${piece.left}`}>
               <title>{`${piece.name}: ${piece.wide.text} across, ${piece.long.text} along${piece.on_fold ? ", cut on the fold" : ""}`}</title>
               <rect
                 x={x}
@@ -144,7 +144,9 @@ function short(name: string): string {
 function PieceList({ plan }: { plan: Plan }) {
   return (
     <details>
-      <summary className="min-h-11 py-2 font-semibold text-woad">The {plan.placed.length} pieces as a list</summary>
+      <summary className="min-h-11 py-2 font-semibold text-woad">
+        {plan.placed.length === 1 ? "The one piece" : `The ${plan.placed.length} pieces`} as a list
+      </summary>
       <table className="border-collapse bg-linen">
         <thead>
           <tr className="text-left text-sm text-smoke">
@@ -157,7 +159,7 @@ function PieceList({ plan }: { plan: Plan }) {
         </thead>
         <tbody>
           {plan.placed.map((piece) => (
-            <tr key={piece.name} className="border-t border-thread">
+            <tr key={`${piece.name} ${piece.sheet} ${piece.start} ${piece.left}`} className="border-t border-thread">
               <th scope="row" className="px-3 text-left font-semibold">
                 {piece.name}
               </th>

@@ -39,7 +39,13 @@ export function Draped({
       const tight = { lead: { times: "1/2" }, tail: { times: "1/2" } };
       onChange({ ...now, ...tight, placed: [], meet: null, pins: { ...others, ...pins } }, "draped");
       setProblems([]);
-      setSays(made.says);
+      const before = now.pins?.finished;
+      const was = typeof before === "object" ? before?.about : before;
+      const replaced =
+        keep === "total" && was
+          ? ` The finished width was ${was} and is now ${made.pins.finished}; undo brings it back.`
+          : "";
+      setSays(`${made.says}${replaced}`);
     } catch (error) {
       setProblems(error instanceof Refused ? error.problems : []);
       setSays(error instanceof Refused ? "" : "The program does not answer.");
@@ -61,7 +67,7 @@ export function Draped({
             onType={(depth) => set(index, { depth })}
           />
           <Text
-            name="To the next"
+            name={index === rows.length - 1 && index > 0 ? "To the next, if there is one" : "To the next"}
             path={`draped.${index}.gap`}
             value={row.gap}
             problems={problems}

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Problem, SectionSpec } from "../api/client";
+import { begin, inInches } from "../state/habit";
 import { asKind, changed, KIND_WORDS } from "../state/spec";
 import { Choose, Text, Tick } from "./fields";
 import { sentence } from "./pin-tile";
@@ -29,7 +30,7 @@ export function EdgeFacts({ spec, problems, onChange, inner = false }: Props) {
   const folded = spec.kind === "knife" || spec.kind === "box" || spec.kind === "inverted";
   const mixed = spec.kind === "mixed";
   const placed = Boolean(spec.placed?.length);
-  const metric = spec.unit !== "in" && spec.unit !== "ft" && spec.unit !== "yd";
+  const metric = !inInches(spec.unit);
   return (
     <fieldset className="m-0 flex flex-wrap items-end gap-x-5 gap-y-3 border-0 p-0">
       <legend className="sr-only">The edge</legend>
@@ -127,6 +128,17 @@ export function EdgeFacts({ spec, problems, onChange, inner = false }: Props) {
           )}
         </>
       )}
+      {(spec.lead?.width || spec.tail?.width) && !spec.closed && !mixed && (
+        <Choose
+          name="Fullness of"
+          value={spec.fullness_of ?? "pleated"}
+          options={[
+            ["pleated", "The pleated part alone"],
+            ["all", "The whole edge"],
+          ]}
+          onPick={(part) => set({ fullness_of: part })}
+        />
+      )}
       {!inner && <Whole {...{ spec, problems, set, metric }} />}
       {!mixed && !inner && (
         <Tick name="A lining too, as the mirror" on={spec.lining ?? false} onTick={(lining) => set({ lining })} />
@@ -144,20 +156,7 @@ function Whole({
 }: Omit<Props, "onChange" | "inner"> & { set: (fields: Record<string, unknown>) => void; metric: boolean }) {
   return (
     <>
-      <Text
-        name="Allowance at the start"
-        path="allowance.start"
-        value={spec.allowance?.start ?? ""}
-        problems={problems}
-        onType={(text) => set({ "allowance.start": text || "0" })}
-      />
-      <Text
-        name="Allowance at the end"
-        path="allowance.end"
-        value={spec.allowance?.end ?? ""}
-        problems={problems}
-        onType={(text) => set({ "allowance.end": text || "0" })}
-      />
+      <Allowances {...{ spec, problems, set }} />
       <Text
         name="Cloth, usable width"
         path="cloth.usable"
@@ -165,15 +164,6 @@ function Whole({
         problems={problems}
         onType={(text) => set({ "cloth.usable": text || null })}
       />
-      {spec.cloth?.usable && (
-        <Text
-          name="Allowance at a join"
-          path="allowance.join"
-          value={spec.allowance?.join ?? ""}
-          problems={problems}
-          onType={(text) => set({ "allowance.join": text || "0" })}
-        />
-      )}
       <Text
         name="Cloth, thickness"
         path="cloth.thickness"
@@ -183,7 +173,7 @@ function Whole({
       />
       {spec.cloth?.thickness && (
         <Text
-          name="The machine sews up to"
+          name="The machine sews up to, mm"
           path="machine"
           value={spec.machine ?? ""}
           problems={problems}
@@ -199,6 +189,33 @@ function Whole({
         ]}
         onPick={(tape) => set({ tape: tape === "exact" ? null : tape })}
       />
+    </>
+  );
+}
+
+/** What an end or the joins of this edge take that is not the seam allowance of the work; empty, they take that. */
+export function Allowances({
+  spec,
+  problems,
+  set,
+}: Pick<Props, "spec" | "problems"> & { set: (fields: Record<string, unknown>) => void }) {
+  const said = spec.allowance?.seam;
+  const field = (name: string, key: "start" | "end" | "join") => (
+    <Text
+      name={name}
+      path={`allowance.${key}`}
+      value={spec.allowance?.[key] ?? ""}
+      assumed={said ? undefined : begin(spec, "1.5 cm", "1/2 in")}
+      taken={said ? `${said}, as the work` : undefined}
+      problems={problems}
+      onType={(text) => set({ [`allowance.${key}`]: text.trim() ? text : null })}
+    />
+  );
+  return (
+    <>
+      {field("Allowance at the start", "start")}
+      {field("Allowance at the end", "end")}
+      {field("Allowance at a join", "join")}
     </>
   );
 }

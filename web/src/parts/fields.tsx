@@ -43,6 +43,10 @@ export function Text(props: {
   /** A name that is heard but not shown: in a table, whose heading says it. */
   quiet?: boolean;
   wide?: boolean;
+  /** What is taken while nothing is typed, shown in its place. */
+  assumed?: string | undefined;
+  /** The same where it was said elsewhere. */
+  taken?: string | undefined;
 }) {
   const problem = props.problems.find((one) => one.path === props.path);
   const id = useId();
@@ -60,6 +64,7 @@ export function Text(props: {
         id={id}
         className={`field ${props.wide ? "w-56" : props.quiet ? "w-28" : "w-36"} text-base font-normal`}
         value={props.value ?? ""}
+        placeholder={props.assumed ? `${props.assumed}, assumed` : props.taken}
         aria-labelledby={`${id}-name`}
         aria-invalid={problem ? true : undefined}
         aria-describedby={problem ? `${id}-wrong` : undefined}

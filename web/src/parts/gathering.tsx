@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import { ask, type Plan, type Problem, Refused, type SectionSpec } from "../api/client";
+import { begin } from "../state/habit";
 import { Choose, Text } from "./fields";
 import { Figure } from "./figure";
 import { sentence } from "./pin-tile";
@@ -46,6 +47,7 @@ export function GatheringFacts({ spec, plan, problems, onChange }: Props) {
           name="Longest thread trusted"
           path="gathering.thread"
           value={said.thread}
+          assumed={begin(spec, "120 cm", "48 in")}
           problems={problems}
           onType={(text) => put({ thread: optional(text) })}
         />
@@ -53,6 +55,7 @@ export function GatheringFacts({ spec, plan, problems, onChange }: Props) {
           name="Thread left at each end"
           path="gathering.tail"
           value={said.tail}
+          assumed={begin(spec, "10 cm", "4 in")}
           problems={problems}
           onType={(text) => put({ tail: optional(text) })}
         />
@@ -60,6 +63,7 @@ export function GatheringFacts({ spec, plan, problems, onChange }: Props) {
           name="Longest part between points"
           path="gathering.longest"
           value={said.longest}
+          assumed={begin(spec, "25 cm", "10 in")}
           problems={problems}
           onType={(text) => put({ longest: optional(text) })}
         />
@@ -193,7 +197,9 @@ function Attachment(props: { spec: SectionSpec; problems: Problem[]; put: (field
         <button
           type="button"
           className="press"
-          onClick={() => props.put({ ruffler: { tuck: "5 mm", every: 6, stitch: "2.5 mm" } })}
+          onClick={() =>
+            props.put({ ruffler: { tuck: begin(props.spec, "5 mm", "1/4 in"), every: 6, stitch: "2.5 mm" } })
+          }
         >
           Use a ruffling attachment
         </button>
@@ -230,7 +236,7 @@ function Attachment(props: { spec: SectionSpec; problems: Problem[]; put: (field
         onPick={(n) => set({ every: Number(n) })}
       />
       <Text
-        name="Stitch length"
+        name="Stitch length, mm"
         path="gathering.ruffler.stitch"
         value={ruffler.stitch}
         problems={props.problems}

@@ -1,4 +1,5 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
+import { begin } from "../state/habit";
 import { Text, Tick } from "./fields";
 import { Figure } from "./figure";
 
@@ -24,7 +25,7 @@ export function Levels({ spec, plan, problems, onChange }: Props) {
       <Tick
         name="The edge narrows (or widens) above, as from hip to waist"
         on={taper !== null}
-        onTick={(on) => onChange({ ...spec, taper: on ? { height: "20 cm" } : null }, "taper")}
+        onTick={(on) => onChange({ ...spec, taper: on ? { height: begin(spec, "20 cm", "8 in") } : null }, "taper")}
       />
       {taper && (
         <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -74,7 +75,9 @@ export function Levels({ spec, plan, problems, onChange }: Props) {
           <button
             type="button"
             className="press"
-            onClick={() => put({ darts: [...darts, { pleat: darts.length + 1, width: "1 cm" }] })}
+            onClick={() =>
+              put({ darts: [...darts, { pleat: darts.length + 1, width: begin(spec, "1 cm", "1/2 in") }] })
+            }
           >
             Add a dart that a pleat swallows
           </button>

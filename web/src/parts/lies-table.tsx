@@ -15,7 +15,7 @@ export function LiesTable({ spec }: { spec: SectionSpec }) {
     let newest = true;
     ask<Lies[]>("POST", "/lies", JSON.parse(asked))
       .then((found) => newest && setRows(found))
-      .catch(() => undefined);
+      .catch(() => newest && setRows([]));
     return () => {
       newest = false;
     };

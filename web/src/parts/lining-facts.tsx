@@ -1,4 +1,5 @@
 import type { Problem, SectionSpec } from "../api/client";
+import { inInches } from "../state/habit";
 import { Choose, Text, Tick } from "./fields";
 
 type Cutting = NonNullable<SectionSpec["cutting"]>;
@@ -7,6 +8,8 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 export function LiningFacts(props: {
   spec: SectionSpec;
   problems: Problem[];
+  /** What is taken where nothing is said, by its field. */
+  assumed: Record<string, string>;
   put: (fields: Partial<Cutting>) => void;
 }) {
   const lining = props.spec.cutting?.lining ?? null;
@@ -19,6 +22,7 @@ export function LiningFacts(props: {
       name={name}
       path={`cutting.lining.${key}`}
       value={lining?.[key]}
+      assumed={props.assumed[`cutting.lining.${key}`]}
       problems={props.problems}
       onType={(text) => set({ [key]: text.trim() ? text : null })}
     />
@@ -28,7 +32,7 @@ export function LiningFacts(props: {
       <Tick
         name="It is lined"
         on={lining !== null}
-        onTick={(on) => props.put({ lining: on ? { shorter: "2 cm", hem: "3 cm", hem_turns: 2 } : null })}
+        onTick={(on) => props.put({ lining: on ? { hem_turns: 2 } : null })}
       />
       {lining && (
         <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -48,7 +52,7 @@ export function LiningFacts(props: {
           {field("Seam allowance", "allowance")}
           {field("Usable width of lining", "usable")}
           {field("Its price", "price")}
-          {field("Its weight, g/m²", "weight")}
+          {field(`Its weight, ${inInches(props.spec.unit) ? "oz/yd²" : "g/m²"}`, "weight")}
           <Tick
             name="Sewn to the face as a tube, and turned"
             on={lining.tube ?? false}

@@ -14,7 +14,9 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
   const shown = marks.slice(0, most);
   return (
     <section aria-label="The marks" className="bg-linen px-4 py-3">
-      <h2 className="mt-0 mb-1 text-lg font-bold">{marks.length} marks along the flat width</h2>
+      <h2 className="mt-0 mb-1 text-lg font-bold">
+        {marks.length === 1 ? "1 mark" : `${marks.length} marks`} along the flat width
+      </h2>
       <p className="m-0 mb-2 text-smoke">
         {chalk.says}{" "}
         <Figure>
@@ -22,17 +24,13 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
             ? `To the nearest ${plan.tape?.text}. ${plan.on_tape.says}`
             : "Exact places; ≈ shows what was rounded in writing."}
         </Figure>{" "}
-        <Figure>
-          {plan.allowance.start.mm > 0
-            ? `Nought is the stitching line, ${plan.allowance.start.text} from the cut edge.`
-            : ""}
-        </Figure>
+        <Figure>{chalk.nought}</Figure>
       </p>
       <table className="w-full max-w-3xl border-collapse text-lg">
         <thead>
           <tr className="text-left text-sm text-smoke">
             <th className="py-1 pr-4 font-semibold" scope="col">
-              {plan.kind === "gather" ? "Point" : "Pleat"}
+              {chalk.called === "point" ? "Point" : "Pleat"}
             </th>
             <th className="py-1 pr-4 font-semibold" scope="col">
               Mark

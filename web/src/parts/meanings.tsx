@@ -11,7 +11,7 @@ export function Meanings(props: {
   spec: SectionSpec;
   open: boolean;
   onClose: () => void;
-  onPick: (pins: Record<string, string>) => void;
+  onPick: (pins: Record<string, string>, meet: boolean | null) => void;
 }) {
   const { spec, open } = props;
   const unit = spec.unit ?? "cm";
@@ -59,7 +59,7 @@ export function Meanings(props: {
               type="button"
               className="w-full border-t-4 border-thread bg-linen px-3 py-2 text-left hover:border-woad"
               onClick={() => {
-                props.onPick(one.pins);
+                props.onPick(one.pins, one.meet);
                 props.onClose();
               }}
             >

@@ -48,8 +48,8 @@ export function PinTile({
   useLayoutEffect(() => {
     if (focused) input.current?.select();
   }, [focused]);
-  // In focus stands what was typed; an answer stands there bare, as it was on entering, to be typed over: one that
-  // arrives later must not slip in under the typing.
+  // In focus stands what was typed; an answer stands there as it was on entering, to be typed over: one that arrives
+  // later must not slip in under the typing.  Its ≈ stays: what is left of it is about, and is read so.
   const [offered, setOffered] = useState("");
   const entered = hold === "free" ? offered : typed;
   const shown = focused ? entered : problem || answer === null ? typed : answer;
@@ -94,7 +94,7 @@ export function PinTile({
         aria-invalid={problem ? true : undefined}
         aria-describedby={`${id}-note`}
         onFocus={() => {
-          setOffered(hold === "free" ? (answer ?? "").replace("≈", "") : "");
+          setOffered(hold === "free" ? (answer ?? "") : "");
           setFocused(true);
           onLight(true);
         }}

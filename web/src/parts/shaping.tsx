@@ -1,5 +1,6 @@
 import { type ReactNode, useState } from "react";
 import type { Plan, Problem, SectionSpec } from "../api/client";
+import { begin } from "../state/habit";
 import { Draped } from "./draped";
 import { Text, Tick } from "./fields";
 import { GatheringFacts } from "./gathering";
@@ -46,33 +47,9 @@ export function Shaping(props: Props) {
           <PatternPiece {...props} />
         </Fold>
       )}
-      {(kind === "knife" || kind === "tuck") && (
+      {lying && (
         <Fold name="Stitched down" says={spec.stops ? "on" : ""} open={wrong("stops")}>
-          <Tick
-            name="Stitched along each placement line"
-            on={Boolean(spec.stops)}
-            onTick={(on) => onChange({ ...spec, stops: on ? { lower: "12 cm", upper: "0" } : null }, "stops")}
-          />
-          {spec.stops && (
-            <div className="flex flex-wrap items-end gap-5">
-              <Text
-                name="From, below the edge"
-                path="stops.upper"
-                value={spec.stops.upper}
-                problems={problems}
-                onType={(upper) =>
-                  onChange({ ...spec, stops: { lower: spec.stops?.lower ?? "", upper: upper || "0" } }, "stops")
-                }
-              />
-              <Text
-                name="Down to"
-                path="stops.lower"
-                value={spec.stops.lower}
-                problems={problems}
-                onType={(lower) => onChange({ ...spec, stops: { upper: spec.stops?.upper ?? "0", lower } }, "stops")}
-              />
-            </div>
-          )}
+          <Stops spec={spec} problems={problems} onChange={onChange} />
         </Fold>
       )}
       {kind === "gather" && (
@@ -81,6 +58,46 @@ export function Shaping(props: Props) {
         </Fold>
       )}
     </section>
+  );
+}
+
+/** Where pleats are stitched down, along which line, and how. */
+function Stops({ spec, problems, onChange }: Omit<Props, "plan">) {
+  const stops = spec.stops ?? null;
+  const put = (fields: Partial<NonNullable<SectionSpec["stops"]>>) =>
+    onChange({ ...spec, stops: { lower: "", ...stops, ...fields } }, "stops");
+  const field = (name: string, key: "upper" | "lower" | "above" | "crease", assumed?: string) => (
+    <Text
+      name={name}
+      path={`stops.${key}`}
+      value={stops?.[key]}
+      problems={problems}
+      assumed={assumed}
+      onType={(text) => put({ [key]: text.trim() || key === "lower" ? text : key === "upper" ? "0" : null })}
+    />
+  );
+  const hand = spec.kind === "knife" || spec.kind === "tuck";
+  return (
+    <>
+      <Tick
+        name={hand ? "Each is stitched down" : "Each is stitched down at both its folds"}
+        on={stops !== null}
+        onTick={(on) =>
+          onChange({ ...spec, stops: on ? { lower: begin(spec, "12 cm", "5 in"), upper: "0" } : null }, "stops")
+        }
+      />
+      {stops && (
+        <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+          {field("From, below the edge", "upper")}
+          {field("Down to", "lower")}
+          {field("Above a waistline too", "above", "not at all")}
+          {field("From the crease", "crease", hand ? "at the placement line" : "on the fold")}
+          {!hand && (
+            <Tick name="Down, across and up again" on={stops.across ?? false} onTick={(across) => put({ across })} />
+          )}
+        </div>
+      )}
+    </>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { ClothAnswer, Problem, SectionSpec } from "../api/client";
+import { begin } from "../state/habit";
 import { Choose, Text, Tick } from "./fields";
 
 type Cutting = NonNullable<SectionSpec["cutting"]>;
@@ -11,7 +12,7 @@ export function Front(props: { spec: SectionSpec; problems: Problem[]; put: (fie
       <Tick
         name="Plain front pieces in the same length, an outer over an inner"
         on={front !== null}
-        onTick={(on) => props.put({ front: on ? { shows: "30 cm" } : null })}
+        onTick={(on) => props.put({ front: on ? { shows: begin(props.spec, "30 cm", "12 in") } : null })}
       />
       {front && (
         <>

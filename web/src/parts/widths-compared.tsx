@@ -6,6 +6,8 @@ import { sentence } from "./pin-tile";
 export function Strategies(props: { answer: ClothAnswer; chosen: string; onPick: (name: string) => void }) {
   const { strategies } = props.answer;
   if (strategies.length === 0) return null;
+  const [hidden, fall] = ["fewest", "fall"].map((name) => strategies.find((one) => one.name === name));
+  const dearer = hidden && fall ? hidden.widths.length - fall.widths.length : 0;
   const along = props.answer.ways.some((way) => way.taken && way.name !== "across");
   const widest = Math.max(...strategies.flatMap((one) => one.widths.map((width) => width.mm)));
   return (
@@ -13,6 +15,13 @@ export function Strategies(props: { answer: ClothAnswer; chosen: string; onPick:
       <legend className="mb-1 text-base font-bold">How the widths are shared</legend>
       {along && (
         <p className="m-0 mb-2">Now it lies along the cloth. Cut across, the widths would be shared like this.</p>
+      )}
+      {dearer > 0 && fall && (
+        <p className="m-0 mb-2">
+          <Figure>
+            {`Hiding every join takes ${dearer === 1 ? "one width" : `${dearer} widths`} more${hidden?.cost && fall.cost ? `: ${hidden.cost} instead of ${fall.cost}` : ""}. Where they fall, ${fall.shown} of ${fall.joins} would show.`}
+          </Figure>
+        </p>
       )}
       {strategies.map((one) => (
         <label
@@ -39,7 +48,7 @@ export function Strategies(props: { answer: ClothAnswer; chosen: string; onPick:
           </span>
           <span className="w-full text-sm text-smoke sm:w-auto">
             <Figure>
-              {`${one.widths.length} ${one.widths.length === 1 ? "width" : "widths"}: ${listed(one.widths.map((width) => width.text))}${one.shown ? `; ${one.shown} would show` : ""}`}
+              {`${one.widths.length} ${one.widths.length === 1 ? "width" : "widths"}: ${listed(one.widths.map((width) => width.text))}${one.shown ? `; ${one.shown} would show` : ""}${one.cost ? `; ${one.cost}` : ""}`}
             </Figure>
           </span>
         </label>
@@ -54,14 +63,19 @@ function listed(texts: string[]): string {
   return [...alike].map(([text, count]) => (count > 1 ? `${count} of ${text}` : text)).join(", ");
 }
 
-/** The ways a strip can lie on the cloth, compared. */
-export function Ways(props: { answer: ClothAnswer; chosen: string; onPick: (name: string) => void }) {
-  const { ways } = props.answer;
+/** The ways a strip or a lining can lie on its cloth, compared. */
+export function Ways(props: {
+  name: string;
+  ways: ClothAnswer["ways"];
+  chosen: string;
+  onPick: (name: string) => void;
+}) {
+  const { ways } = props;
   if (ways.length === 0) return null;
   const longest = Math.max(1, ...ways.map((way) => way.length.mm));
   return (
     <fieldset className="m-0 border-0 p-0">
-      <legend className="mb-1 text-base font-bold">Which way it lies on the cloth</legend>
+      <legend className="mb-1 text-base font-bold">{props.name}</legend>
       {ways.map((way) => (
         <label
           key={way.name}
@@ -69,7 +83,7 @@ export function Ways(props: { answer: ClothAnswer; chosen: string; onPick: (name
         >
           <input
             type="radio"
-            name="way"
+            name={props.name}
             className="size-5 accent-[var(--madder)]"
             disabled={way.why_not !== ""}
             checked={props.chosen === "best" ? way.taken : way.name === props.chosen}
@@ -92,7 +106,7 @@ export function Ways(props: { answer: ClothAnswer; chosen: string; onPick: (name
       ))}
       {props.chosen !== "best" && (
         <button type="button" className="press" onClick={() => props.onPick("best")}>
-          Take whichever needs least cloth
+          Across, with the grain
         </button>
       )}
     </fieldset>

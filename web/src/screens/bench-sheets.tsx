@@ -12,8 +12,8 @@ export function Conflict({ theirs, onSettle }: { theirs: Work | null; onSettle: 
       says="This work was changed elsewhere since you opened it. Nothing is lost: both versions are here."
     >
       <p>
-        There: {theirs?.name}, {theirs?.sections.length} pieces, touched{" "}
-        {theirs && new Date(theirs.touched).toLocaleTimeString()}.
+        There: {theirs?.name}, {theirs?.sections.length === 1 ? "one piece" : `${theirs?.sections.length} pieces`},
+        touched {theirs && new Date(theirs.touched).toLocaleTimeString()}.
       </p>
       <button type="button" className="press press-main" onClick={() => onSettle(true)}>
         Keep what I typed

@@ -11,6 +11,7 @@ import { UnitSwitch } from "../parts/unit-switch";
 import { useKeys } from "../parts/use-keys";
 import { BareCloth } from "../ribbon/bare-cloth";
 import { Ribbon } from "../ribbon/ribbon";
+import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
@@ -63,8 +64,9 @@ function Laid({ first }: { first: Work }) {
   const bench = useWork(first);
   const { work } = bench;
   const [, go] = useLocation();
-  const [key, setKey] = useState(first.sections[0]?.key);
-  const [step, setStep] = useState<Step>("pleat");
+  const [left] = useState(() => leftAt(first.key));
+  const [key, setKey] = useState(left.piece || first.sections[0]?.key);
+  const [step, setStep] = useState<Step>(STEPS.find(([name]) => name === left.step)?.[0] ?? "pleat");
   const [keys, setKeys] = useState(false);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
@@ -77,6 +79,8 @@ function Laid({ first }: { first: Work }) {
   const unit = section?.spec.unit ?? "cm";
   const mixed = section?.spec.kind === "mixed";
 
+  // Whoever comes back from the table or the papers goes on where the bench was left.
+  useEffect(() => leaveAt(first.key, { piece: key ?? "", step }), [first.key, key, step]);
   useEffect(() => {
     document.title = `${work.name} · Young Ribbon`;
   }, [work.name]);
@@ -123,6 +127,12 @@ function Laid({ first }: { first: Work }) {
   const remove = async (gone: string) => {
     const name = work.sections.find((one) => one.key === gone)?.name ?? "The piece";
     if (await bench.act("DELETE", `/sections/${gone}`)) setSaid({ text: `${name} was removed.`, undo });
+  };
+  const copy = async (copied: string) => {
+    const before = new Set(work.sections.map((one) => one.key));
+    const answer = await bench.act("POST", `/sections/${copied}/duplicate`);
+    const made = answer?.sections.find((one) => !before.has(one.key));
+    if (made) setKey(made.key);
   };
   const move = (moved: string, by: -1 | 1) => {
     const order = work.sections.map((one) => one.key);
@@ -211,7 +221,7 @@ function Laid({ first }: { first: Work }) {
           chosen={section?.key}
           onChoose={setKey}
           onAdd={() => void add()}
-          onCopy={(copied) => void bench.act("POST", `/sections/${copied}/duplicate`)}
+          onCopy={(copied) => void copy(copied)}
           onRemove={(gone) => void remove(gone)}
           onMove={move}
           onRename={setRenaming}
@@ -263,6 +273,7 @@ function Laid({ first }: { first: Work }) {
                 work={work.name}
                 onChange={edit}
                 onSaid={(text) => setSaid({ text })}
+                onSeam={bench.seam}
               />
             ) : step === "cut" ? (
               <CutStep
@@ -284,7 +295,13 @@ function Laid({ first }: { first: Work }) {
                 onSaid={(text) => setSaid({ text })}
               />
             ) : (
-              <LogStep work={work} spec={section.spec} onChange={edit} onSaid={(text) => setSaid({ text })} />
+              <LogStep
+                work={work}
+                spec={section.spec}
+                piece={section.key}
+                onChange={edit}
+                onSaid={(text) => setSaid({ text })}
+              />
             )}
           </main>
         ) : (

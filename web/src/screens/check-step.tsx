@@ -71,7 +71,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
                 id={id}
                 className="field w-44 text-2xl font-bold"
                 value={text}
-                placeholder={plan?.finished.text.replace("≈", "")}
+                placeholder={plan?.finished.text}
                 aria-invalid={problem ? true : undefined}
                 aria-describedby={problem ? `${id}-wrong` : undefined}
                 autoComplete="off"
@@ -125,7 +125,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
         )}
         {!shown && last && (
           <p className="text-lg">
-            <Figure>{`Corrected${(spec.corrections?.length ?? 0) > 1 ? `, ${spec.corrections?.length} times; the last time ` : " once: "}${last.way === "out" ? "let out" : "taken in"} by ${last.by}.`}</Figure>{" "}
+            <Figure>{`Corrected ${(spec.corrections?.length ?? 0) > 1 ? `${spec.corrections?.length} times; the last time ` : "once: "}${last.way === "out" ? "let out" : "taken in"} by ${last.by}.`}</Figure>{" "}
             Baste it by the new marks and measure again.
           </p>
         )}

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { Link } from "wouter";
 import { ask, type ClothAnswer, type ClothRow, type Plan, Refused, type SectionSpec } from "../api/client";
 import { ClothFacts, fromShelf } from "../parts/cloth-facts";
+import { Allowances } from "../parts/edge-facts";
 import { Choose, Text } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { LiningFacts } from "../parts/lining-facts";
@@ -18,11 +19,13 @@ interface Props {
   work: string;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
+  /** The seam allowance of the whole work. */
+  onSeam: (text: string) => void;
 }
 type Cutting = NonNullable<SectionSpec["cutting"]>;
 
 /** The step Cloth: what a section is cut from, how its joins are shared, which way it lies, what to buy. */
-export function ClothStep({ spec, plan, work, onChange, onSaid }: Props) {
+export function ClothStep({ spec, plan, work, onChange, onSaid, onSeam }: Props) {
   const { answer, problems } = useAsked<ClothAnswer>("/cloth", spec);
   const cutting: Cutting = spec.cutting ?? {};
   const drop = cutting.drop ?? {};
@@ -45,8 +48,21 @@ export function ClothStep({ spec, plan, work, onChange, onSaid }: Props) {
     <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
       <div className="flex min-w-0 flex-col gap-5">
         <Shelf spec={spec} work={work} asked={answer} onChange={onChange} onSaid={onSaid} />
+        <section aria-label="Seam allowances" className="flex flex-wrap items-end gap-x-5 gap-y-3">
+          <Text
+            name="Seam allowance of the work"
+            path="allowance.seam"
+            value={spec.allowance?.seam}
+            assumed={answer?.assumed["allowance.seam"]}
+            problems={problems}
+            onType={onSeam}
+          />
+          <Allowances spec={spec} problems={problems} set={mend} />
+        </section>
         <ClothFacts
           cloth={spec.cloth ?? {}}
+          unit={spec.unit}
+          assumed={answer?.assumed}
           problems={problems}
           onChange={(cloth) => onChange({ ...spec, cloth }, "cloth")}
         />
@@ -84,7 +100,8 @@ export function ClothStep({ spec, plan, work, onChange, onSaid }: Props) {
               onPick={(strategy) => put({ strategy: strategy as NonNullable<Cutting["strategy"]> }, "cutting.strategy")}
             />
             <Ways
-              answer={answer}
+              name="Which way it lies on the cloth"
+              ways={answer.ways}
               chosen={cutting.way ?? "best"}
               onPick={(way) => put({ way: way as NonNullable<Cutting["way"]> }, "cutting.way")}
             />
@@ -94,7 +111,18 @@ export function ClothStep({ spec, plan, work, onChange, onSaid }: Props) {
             <Offers name="What would help" offers={answer.mends} onMend={mend} />
           </>
         )}
-        <LiningFacts spec={spec} problems={problems} put={put} />
+        <LiningFacts spec={spec} problems={problems} assumed={answer?.assumed ?? {}} put={put} />
+        {answer?.lining && (
+          <Ways
+            name="Which way the lining lies"
+            ways={answer.lining.ways}
+            chosen={spec.cutting?.lining?.way ?? "best"}
+            onPick={(way) =>
+              spec.cutting?.lining &&
+              put({ lining: { ...spec.cutting.lining, way: way as NonNullable<Cutting["way"]> } }, "cutting.lining")
+            }
+          />
+        )}
       </div>
       <section aria-label="The cloth slip" className="self-start bg-linen px-5 py-4">
         <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
@@ -131,7 +159,13 @@ export function ClothStep({ spec, plan, work, onChange, onSaid }: Props) {
 }
 
 /** A cloth taken from the shelf: chosen, then its length taken for this work and what is left given back. */
-function Shelf({ spec, work, asked, onChange, onSaid }: Omit<Props, "plan"> & { asked: ClothAnswer | null }) {
+function Shelf({
+  spec,
+  work,
+  asked,
+  onChange,
+  onSaid,
+}: Omit<Props, "plan" | "onSeam"> & { asked: ClothAnswer | null }) {
   const shelf = useQuery({
     queryKey: ["cloths"],
     queryFn: ({ signal }) => ask<{ cloths: ClothRow[] }>("GET", "/cloths", undefined, { signal }),
@@ -139,7 +173,7 @@ function Shelf({ spec, work, asked, onChange, onSaid }: Omit<Props, "plan"> & { 
   const [length, setLength] = useState<string | null>(null);
   const rows = shelf.data?.cloths ?? [];
   const row = rows.find((one) => one.key === spec.cloth?.key);
-  const wanted = length ?? asked?.buy?.needed.text.replace("≈", "") ?? "";
+  const wanted = length ?? asked?.buy?.take ?? "";
   const newest = useRef({ spec, onChange });
   newest.current = { spec, onChange };
   const move = async (way: "take" | "give") => {

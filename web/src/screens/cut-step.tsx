@@ -4,6 +4,7 @@ import { CutPlan } from "../parts/cut-plan";
 import { Text, Tick } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { sentence } from "../parts/pin-tile";
+import { begin } from "../state/habit";
 import { useAsked } from "../state/use-asked";
 
 interface Props {
@@ -19,7 +20,14 @@ type CutPiece = NonNullable<Cutting["pieces"]>[number];
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
 export function CutStep({ work, spec, here, onChange }: Props) {
   const sections = work.sections.map((section) => ({ name: section.name, spec: section.spec }));
-  const { answer, problems } = useAsked<CutAnswer>("/cut", { sections });
+  // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
+  const first = useAsked<CutAnswer>("/cut", { sections, quick: true });
+  const [stopped, setStopped] = useState("");
+  const asked = JSON.stringify(sections);
+  const better = first.answer?.plans.some((plan) => !plan.best) && stopped !== asked;
+  const whole = useAsked<CutAnswer>("/cut", better ? { sections } : null, asked);
+  const answer = (better || stopped === asked ? whole.answer : null) ?? first.answer;
+  const { problems } = first;
   const prefix = `sections.${here}.spec.`;
   const mine = problems
     .filter((one) => one.path.startsWith(prefix))
@@ -40,6 +48,15 @@ export function CutStep({ work, spec, here, onChange }: Props) {
             {line}, under Cloth.
           </p>
         ))}
+        {better && whole.busy && !first.busy && (
+          <p role="status" className="m-0 flex items-center gap-3">
+            <progress aria-label="Looking for a plan that takes less" className="w-32" />
+            Looking for a plan that takes less…
+            <button type="button" className="press" onClick={() => setStopped(asked)}>
+              Stop
+            </button>
+          </p>
+        )}
         {answer?.plans.map((plan) => (
           <CutPlan key={plan.cloth} plan={plan} />
         ))}
@@ -58,7 +75,11 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
       <ul className="m-0 list-none p-0">
         {answer.plans.map((plan) => (
           <li key={plan.cloth} className="my-2 font-semibold">
-            <Figure>{`${plan.asked.text} of ${plan.cloth}, ${plan.width.text} wide${plan.cost ? `: ${plan.cost}` : ""}`}</Figure>
+            <Figure>
+              {plan.asked
+                ? `${plan.asked.text} of ${plan.cloth}, ${plan.width.text} wide${plan.cost ? `: ${plan.cost}` : ""}`
+                : `${plan.cloth}: nothing to buy, what is at hand ${plan.left.length ? "is all there is" : "is enough"}.`}
+            </Figure>
             {plan.short && (
               <span className="block font-normal text-madder">
                 <Figure>{`What is at hand is ${plan.short.text} short.`}</Figure>
@@ -66,11 +87,19 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
             )}
           </li>
         ))}
-        {answer.notions.map((one) => (
-          <li key={`${one.piece} ${one.name}`} className="my-1">
-            <Figure>{`${one.much} ${one.name}`}</Figure> <span className="text-smoke">for {one.piece}</span>
-          </li>
-        ))}
+        {answer.totals.map((one) => {
+          const parts = answer.notions.filter((part) => part.name === one.name);
+          return (
+            <li key={one.name} className="my-1">
+              <Figure>{`${one.much} ${one.name}`}</Figure>
+              {parts.length > 1 && (
+                <span className="block text-sm text-smoke">
+                  <Figure>{parts.map((part) => `${part.much} for ${part.piece}`).join(", ")}</Figure>
+                </span>
+              )}
+            </li>
+          );
+        })}
       </ul>
       {answer.cost && <p className="mt-3 mb-0 font-semibold">Cloth in all: {answer.cost}</p>}
       <p className="mt-3 mb-0 text-sm text-smoke">
@@ -141,7 +170,18 @@ function OtherPieces(props: { spec: SectionSpec; problems: Problem[]; onChange: 
       <button
         type="button"
         className="press"
-        onClick={() => put([...pieces, { name: "Band", width: "10 cm", length: "80 cm", count: 1, may_turn: true }])}
+        onClick={() =>
+          put([
+            ...pieces,
+            {
+              name: "Band",
+              width: begin(spec, "10 cm", "4 in"),
+              length: begin(spec, "80 cm", "32 in"),
+              count: 1,
+              may_turn: true,
+            },
+          ])
+        }
       >
         Add a piece to cut
       </button>

@@ -78,7 +78,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
     window.addEventListener("keydown", key);
     return () => window.removeEventListener("keydown", key);
   }, [at, go]);
-  const pins = total ? fold.pins / total : 0;
+  const out = fold.pleats.slice(0, at).reduce((sum, one) => sum + one.pins, 0);
   return (
     <main className="flex min-h-dvh flex-col px-4 py-3 sm:px-8">
       <header className="flex flex-wrap items-center gap-x-4">
@@ -100,37 +100,38 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
           {now ? (
             <>
               <p className="m-0 text-3xl">
-                Pleat <strong data-testid="fold">{now.pleat}</strong> of {fold.pleats.at(-1)?.pleat}
+                Pleat <strong data-testid="fold">{now.pleat}</strong> of{" "}
+                {new Set(fold.pleats.map((one) => one.pleat)).size}
               </p>
               <Picture model={got.model} start={now.start} end={now.end} pleat={now.pleat} />
               <p className="mx-auto my-2 max-w-4xl text-3xl leading-snug font-bold">
                 <Figure>{now.says}</Figure>
               </p>
-              <p className="m-0 text-xl">At the top and at the hem alike; pin both.</p>
+              <p className="m-0 text-xl">{now.holds}</p>
             </>
           ) : (
-            <p className="m-0 text-4xl font-bold text-lichen">
-              All {total} pleats are folded. Baste inside the allowance, then count {fold.pins} pins in.
-            </p>
+            <p className="m-0 text-4xl font-bold text-lichen">{fold.done}</p>
           )}
           <div className="my-3 flex flex-wrap items-center justify-center gap-4">
             <BackAndNext at={at} most={total} next="Folded" go={go} />
           </div>
           <p className="m-0 text-lg text-smoke" role="status">
-            {at} of {total} folded, {at * pins} pins out of {fold.pins}
+            {at} of {total} done{fold.pins > 0 && `, ${out} pins out of ${fold.pins}`}
             {place.behind && ". The place is kept here and goes to the work when the program answers"}
           </p>
         </section>
       )}
-      <section aria-label="How to press" className="my-4 border-t border-thread pt-3">
-        <Choose
-          name="Pressing"
-          value={fibre}
-          options={fold.pressing.map((one, index) => [`${index}`, one.fibre] as const)}
-          onPick={setFibre}
-        />
-        <p className="my-1 text-lg">{fold.pressing[Number(fibre)]?.says}</p>
-      </section>
+      {fold.pressing.length > 0 && (
+        <section aria-label="How to press" className="my-4 border-t border-thread pt-3">
+          <Choose
+            name="Pressing"
+            value={fibre}
+            options={fold.pressing.map((one, index) => [`${index}`, one.fibre] as const)}
+            onPick={setFibre}
+          />
+          <p className="my-1 text-lg">{fold.pressing[Number(fibre)]?.says}</p>
+        </section>
+      )}
       <section aria-label="The order of making" className="border-t border-thread pt-3">
         <h2 className="m-0 text-lg font-bold">The order of making</h2>
         <ol className="m-0 list-decimal pl-7 text-lg">

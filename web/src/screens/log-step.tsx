@@ -10,6 +10,7 @@ import { SewnPlot } from "../parts/sewn-plot";
 interface Props {
   work: Work;
   spec: SectionSpec;
+  piece: string;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
 }
@@ -19,7 +20,7 @@ const WORDS = [
 ] as const;
 
 /** The step Log: planned against sewn, what the cloth usually does, notes and photographs, and making it again. */
-export function LogStep({ work, spec, onChange, onSaid }: Props) {
+export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
   const client = useQueryClient();
   const [, go] = useLocation();
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -62,6 +63,8 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
     onError: failed,
   });
   const log = found.data;
+  // What other pieces taught; what this one did has gone into its own plan.
+  const turnOf = (usual: Log["usual"][number]) => usual.turns[piece];
   if (!log)
     return <p className="mt-3">{found.isError ? "The log cannot be fetched just now." : "Fetching the log…"}</p>;
   return (
@@ -97,12 +100,12 @@ export function LogStep({ work, spec, onChange, onSaid }: Props) {
               <Figure>{usual.says}</Figure>
             </p>
             <SewnPlot offs={usual.each.map((one) => ({ ...one, name: one.work, within: false }))} />
-            {usual.turn && spec.kind !== "mixed" && JSON.stringify(spec.turn) !== JSON.stringify(usual.turn) && (
+            {turnOf(usual) && spec.kind !== "mixed" && JSON.stringify(spec.turn) !== JSON.stringify(turnOf(usual)) && (
               <button
                 type="button"
                 className="press"
                 onClick={() => {
-                  onChange({ ...spec, turn: usual.turn }, "turn");
+                  onChange({ ...spec, turn: turnOf(usual) ?? null }, "turn");
                   onSaid("The marks of this piece now make up for it.");
                 }}
               >

@@ -5,7 +5,7 @@ import { ChalkChoice } from "../parts/chalk-choice";
 import { Choose } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { MarksTable } from "../parts/marks-table";
-import { type ChalkFrom, keptFrom } from "../state/chalk-place";
+import { type ChalkFrom, keepLook, keptFrom, keptSide } from "../state/chalk-place";
 import { useAsked } from "../state/use-asked";
 
 const ROLES: Record<string, string> = {
@@ -21,7 +21,7 @@ const ROLES: Record<string, string> = {
 export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: string; piece: string }) {
   const { spec, plan, work, piece } = props;
   const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
-  const [side, setSide] = useState<"RS" | "WS">("RS");
+  const [side, setSide] = useState<"RS" | "WS">(() => keptSide(piece));
   const [level, setLevel] = useState("lower");
   const query = `nought=${from}&side=${side}&level=${spec.taper ? level : "lower"}`;
   const { answer } = useAsked<ChalkAnswer>(`/chalk?${query}`, spec);
@@ -31,8 +31,14 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
         <ChalkChoice
           from={from}
           side={side}
-          onFrom={(value) => setFrom(value as ChalkFrom)}
-          onSide={(value) => setSide(value as "RS" | "WS")}
+          onFrom={(value) => {
+            setFrom(value as ChalkFrom);
+            keepLook(piece, { from: value as ChalkFrom });
+          }}
+          onSide={(value) => {
+            setSide(value as "RS" | "WS");
+            keepLook(piece, { side: value as "RS" | "WS" });
+          }}
         />
         {spec.taper && (
           <Choose
@@ -57,10 +63,12 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
       </div>
       {answer && plan && (
         <>
-          {answer.gauge.length > 1 && (
+          {answer.called === "pleat" && (
             <p className="m-0 mb-2">
               <Figure>
-                {`A gauge for one pleat: ${answer.gauge.map((notch) => `${ROLES[notch.role]} ${notch.length.text}`).join(", ")}.`}
+                {answer.gauge.length > 1
+                  ? `A gauge for one pleat: ${answer.gauge.map((notch) => `${ROLES[notch.role]} ${notch.length.text}`).join(", ")}. ${answer.gauge_says}`
+                  : answer.gauge_says}
               </Figure>
             </p>
           )}

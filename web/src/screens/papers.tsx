@@ -6,6 +6,8 @@ import { ChalkChoice } from "../parts/chalk-choice";
 import { Choose } from "../parts/fields";
 import { sentence } from "../parts/pin-tile";
 import { Plotter } from "../parts/plotter";
+import { keptFrom, keptSide } from "../state/chalk-place";
+import { inInches } from "../state/habit";
 import { useAsked } from "../state/use-asked";
 import { take } from "../state/use-file";
 
@@ -50,9 +52,9 @@ function Laid({ work }: { work: Work }) {
       work.sections.findIndex((one) => one.key === said.get("piece")),
     ),
   );
-  const [sheet, setSheet] = useState("a4");
-  const [nought, setNought] = useState("start");
-  const [side, setSide] = useState("RS");
+  const [sheet, setSheet] = useState(inInches(work.sections[0]?.spec.unit) ? "letter" : "a4");
+  const [nought, setNought] = useState<string>(() => keptFrom(said.get("piece") ?? ""));
+  const [side, setSide] = useState<string>(() => keptSide(said.get("piece") ?? ""));
   const [wrong, setWrong] = useState<Problem[]>([]);
   const asked = {
     paper: kind,

@@ -41,7 +41,10 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
       ))}
       <div className="grid grid-cols-2 gap-px sm:grid-cols-3 xl:grid-cols-[repeat(auto-fill,minmax(7.4rem,1fr))]">
         {names.map((name) => {
-          const { text, hold } = held(spec, name);
+          const { text, hold: typedAs } = held(spec, name);
+          // A pin that says itself that it is about holds loosely, however it is pinned.
+          const hold = typedAs === "firm" && plan?.loose.includes(name) ? "about" : typedAs;
+          const typed = plan?.typed[name] ?? "";
           const answer = stale && hold !== "free" ? null : answerOf(plan, name);
           return (
             <PinTile
@@ -52,9 +55,9 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
               answer={answer}
               note={noteOf(plan, name, hold, text)}
               problem={problems.find((problem) => at(problem, name))}
-              onType={(typed) => set(name, typed, hold === "free" ? "firm" : hold)}
-              onHold={(next) => set(name, text || bare(answer), next)}
-              onNudge={(by) => onNudge(name, bare(answerOf(plan, name)), by)}
+              onType={(text) => set(name, text, typedAs === "free" ? "firm" : typedAs)}
+              onHold={(next) => set(name, text || typed, next)}
+              onNudge={(by) => onNudge(name, typed, by)}
               lit={lit === name}
               onLight={(on) => {
                 if (on) onLight(name);
@@ -86,11 +89,6 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
 
 function at(problem: Problem, name: Quantity): boolean {
   return problem.path === `pins.${name}` || problem.path === `pins.${name}.about`;
-}
-
-/** An answer as one would type it. */
-function bare(answer: string | null): string {
-  return (answer ?? "").replace("≈", "").replace(/ times$/, "");
 }
 
 function answerOf(plan: Plan | null, name: Quantity): string | null {

@@ -102,17 +102,19 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
           spec={shown}
           open={meaning}
           onClose={() => setMeaning(false)}
-          onPick={(pins) => {
+          onPick={(pins, meet) => {
             const {
               spacing: _,
               depth: __,
               per_pleat: ___,
               box: ____,
+              gap: _______,
               opening: _____,
               count: ______,
               ...kept
             } = shown.pins ?? {};
-            change({ ...shown, meet: null, pins: { ...kept, ...pins } }, "pins");
+            if (meet) delete kept.fullness; // pleats that meet settle it
+            change({ ...shown, meet, pins: { ...kept, ...pins } }, "pins");
           }}
         />
       )}

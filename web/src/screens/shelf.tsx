@@ -216,7 +216,13 @@ function Edit(props: { draft: Draft | null; onClose: () => void; onKept: () => v
             onPick={(unit) => setNow({ ...now, unit })}
           />
         </div>
-        <ClothFacts cloth={now.spec} named={false} problems={inSpec} onChange={(spec) => setNow({ ...now, spec })} />
+        <ClothFacts
+          cloth={now.spec}
+          named={false}
+          unit={now.unit}
+          problems={inSpec}
+          onChange={(spec) => setNow({ ...now, spec })}
+        />
         {other.map((problem) => (
           <p key={problem.message} role="alert" className="m-0 font-semibold text-madder">
             {sentence(problem.message)} {sentence(problem.way_out)}

@@ -78,8 +78,9 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
   const { go: put } = place;
   const go = useCallback((to: number) => put({ at: Math.max(0, Math.min(marks.length, to)) }), [marks.length, put]);
   const mark = marks[at];
+  const group = kept.chalk.called === "point" ? "Point" : "Pleat";
   const line = mark
-    ? `${mark.first ? `Pleat ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}`
+    ? `${mark.first ? `${group} ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}`
     : "All marks are made";
   useEffect(() => {
     if (aloud) speak(line);
@@ -117,7 +118,6 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
     if (Math.abs(by) > SWIPE) go(at + (by < 0 ? 1 : -1));
   };
   const look = mark ? GLYPHS[mark.kind as keyof typeof GLYPHS] : null;
-  const last = marks.at(-1)?.pleat ?? 0;
   return (
     <main
       className="flex min-h-dvh touch-pan-y flex-col px-4 py-3 select-none sm:px-8"
@@ -141,7 +141,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
         </button>
       </header>
       <p className="m-0 text-smoke">
-        {kept.chalk.says}
+        <Figure>{`${kept.chalk.nought} ${kept.chalk.says}`}</Figure>
         {lost && <strong className="text-weld"> The program does not answer; the marks are kept here, go on.</strong>}
       </p>
       <Where at={at} kept={kept} />
@@ -153,8 +153,8 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
         {mark && look ? (
           <>
             <p className="m-0 text-3xl">
-              Pleat <strong>{mark.pleat}</strong> of {last}
-              {mark.first && <span className="text-madder">, its first mark: bolder</span>}
+              {group} <strong>{mark.pleat}</strong> of {kept.chalk.count}
+              {mark.first && group === "Pleat" && <span className="text-madder">, its first mark: bolder</span>}
             </p>
             <p className="m-0 text-[clamp(4.5rem,19vw,12rem)] leading-tight font-bold" data-testid="mark">
               <Figure>{mark.at.text}</Figure>
@@ -172,7 +172,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
       <div className="flex flex-wrap items-center justify-center gap-4 pb-2">
         <BackAndNext at={at} most={marks.length} next="Next" go={go} />
         <label className="flex flex-col text-sm font-semibold text-smoke">
-          Go to pleat
+          Go to {group.toLowerCase()}
           <input
             className="field w-24 text-xl"
             inputMode="numeric"

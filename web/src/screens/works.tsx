@@ -12,7 +12,7 @@ import { Item } from "../parts/pieces";
 import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { useKeys } from "../parts/use-keys";
-import { STARTS } from "../state/starts";
+import { STARTS, started } from "../state/starts";
 import { take } from "../state/use-file";
 
 const PAGE = 30;
@@ -286,7 +286,7 @@ function Start(props: { open: boolean; onClose: () => void; onMade: (key: string
               void make(
                 ask<Work>("POST", "/works", {
                   name: start.name,
-                  sections: [{ name: start.piece, spec: { ...start.spec, unit } }],
+                  sections: [{ name: start.piece, spec: started(start, unit) }],
                 }),
               )
             }

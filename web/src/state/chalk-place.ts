@@ -4,6 +4,7 @@ interface Place {
   at: number;
   folded?: number;
   from: ChalkFrom;
+  side?: "RS" | "WS";
   /** False while the work has not been told. */
   sent?: boolean;
 }
@@ -34,10 +35,25 @@ export function keptFrom(piece: string): ChalkFrom {
   return read(piece)?.from ?? "start";
 }
 
+/** Which side of a piece was last chalked on. */
+export function keptSide(piece: string): "RS" | "WS" {
+  return read(piece)?.side ?? "RS";
+}
+
+/** Keep from which end and on which side a piece is chalked; its place stays what it was. */
+export function keepLook(piece: string, look: { from?: ChalkFrom; side?: "RS" | "WS" }): void {
+  try {
+    const before = read(piece) ?? { at: 0, from: "start" };
+    window.localStorage.setItem(KEY + piece, JSON.stringify({ ...before, ...look }));
+  } catch {
+    // it is asked again the next time
+  }
+}
+
 /** Keep the place. */
 export function keepPlace(piece: string, where: { at: number; folded: number }, from: ChalkFrom, sent: boolean): void {
   try {
-    window.localStorage.setItem(KEY + piece, JSON.stringify({ ...where, from, sent }));
+    window.localStorage.setItem(KEY + piece, JSON.stringify({ ...read(piece), ...where, from, sent }));
   } catch {
     // nothing is lost but the place
   }

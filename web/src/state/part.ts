@@ -1,19 +1,18 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
-import type { Part } from "./spec";
+import { type Part, rowOf } from "./spec";
 
 /** A part of a mixed edge as an edge of its own, for the pins to show. */
 export function partSpec(spec: SectionSpec, index: number): SectionSpec | null {
   const part = spec.parts?.[index];
   if (!part || part.kind === "plain") return null;
   const { share: _, width: __, ...row } = part;
-  return { ...row, kind: part.kind, unit: spec.unit, tape: spec.tape } as SectionSpec;
+  return { ...row, kind: part.kind, unit: spec.unit, tape: spec.tape, habit: spec.habit } as SectionSpec;
 }
 
 /** The spec with one of its parts changed as that edge was. */
 export function withPart(spec: SectionSpec, index: number, edge: SectionSpec): SectionSpec {
-  const { unit: _, tape: __, allowance: ___, cloth: ____, parts: _____, ...row } = edge;
   const parts = (spec.parts ?? []).map((part, i) =>
-    i === index ? ({ ...row, share: part.share, width: part.width } as Part) : part,
+    i === index ? ({ ...rowOf(edge), share: part.share, width: part.width } as Part) : part,
   );
   return { ...spec, parts };
 }

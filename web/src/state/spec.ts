@@ -61,15 +61,38 @@ export function quantitiesOf(spec: SectionSpec): Quantity[] {
   return spec.placed?.length ? all.filter((one) => one !== "spacing" && one !== "gap" && one !== "count") : all;
 }
 
-/** The spec as another kind: pins that the new kind has no such quantity for are let go. */
+/** The spec as another kind: pins that it has no such quantity for are put aside, and come back with a kind that has. */
 export function asKind(spec: SectionSpec, kind: SectionSpec["kind"]): SectionSpec {
-  const kept = new Set<string>(quantities(kind));
-  const pins = Object.fromEntries(Object.entries(spec.pins ?? {}).filter(([name]) => kept.has(name)));
-  if (kind !== "mixed" || spec.parts?.length) return { ...spec, kind, pins };
-  const { unit: _, tape: __, allowance: ___, cloth: ____, parts: _____, ...row } = spec;
-  const { finished: ______, ...inner } = row.pins ?? {};
-  const first = { ...row, pins: inner, share: "1/2" } as Part;
-  return { ...spec, kind, pins, parts: [first, { kind: "plain" }] };
+  const fits = new Set<string>(quantities(kind));
+  const all = Object.entries({ ...spec.aside, ...spec.pins }).filter(([, pin]) => pin !== null && pin !== undefined);
+  const pins = Object.fromEntries(all.filter(([name]) => fits.has(name)));
+  const aside = Object.fromEntries(all.filter(([name]) => !fits.has(name)));
+  const after: SectionSpec = { ...spec, kind, pins };
+  if (all.length === Object.keys(pins).length) delete after.aside;
+  else after.aside = aside;
+  if (kind !== "mixed" || spec.parts?.length) return after;
+  const { finished: _, ...inner } = spec.pins ?? {};
+  const first = { ...rowOf(spec), pins: inner, share: "1/2" } as Part;
+  return { ...after, parts: [first, { kind: "plain" }] };
+}
+
+const OF_THE_WHOLE = [
+  "unit",
+  "tape",
+  "habit",
+  "allowance",
+  "machine",
+  "cloth",
+  "cutting",
+  "parts",
+  "aside",
+] as const satisfies readonly (keyof SectionSpec)[];
+
+/** What an edge says of its row alone, without what holds for the whole of it. */
+export function rowOf(edge: SectionSpec): Partial<SectionSpec> {
+  const row: Partial<SectionSpec> = { ...edge };
+  for (const name of OF_THE_WHOLE) delete row[name];
+  return row;
 }
 
 export const WORDS: Record<Quantity, string> = {

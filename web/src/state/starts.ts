@@ -7,6 +7,12 @@ interface Start {
   spec: Omit<SectionSpec, "unit">;
 }
 
+/** The edge of a start in a unit, its places by what a sewist is used to. */
+export function started({ spec }: Start, unit: "cm" | "in"): SectionSpec {
+  const placed = unit === "in" ? spec.placed?.map((_, index) => ({ at: `${1.5 * (index + 1)} in` })) : spec.placed;
+  return { ...spec, ...(placed ? { placed } : {}), unit };
+}
+
 /** What a new work can start from: what is being made, and the edge that goes with it. */
 export const STARTS: Start[] = [
   {

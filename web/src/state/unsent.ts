@@ -1,9 +1,10 @@
 import type { SectionSpec } from "../api/client";
 
-/** A change to a piece that waits to be saved: all that it says but the revision. */
+/** A change to a piece that waits to be saved: all that it says but the revision.  Without a piece it is of the seam allowance of the whole work. */
 export interface Waiting {
   piece: string;
   body: { spec: SectionSpec; field: string; run: string };
+  seam?: string | null;
 }
 
 /** What a page was left with: the revision that the first of the changes was made to. */

@@ -16,8 +16,14 @@ const PAGE = Math.random().toString(36).slice(2, 10);
 
 /** The work with its pieces as changes left them. */
 function withChanges(work: Work, changes: Waiting[]): Work {
-  const specs = new Map(changes.map(({ piece, body }) => [piece, body.spec]));
-  const sections = work.sections.map((section) => ({ ...section, spec: specs.get(section.key) ?? section.spec }));
+  return changes.reduce(withChange, work);
+}
+
+function withChange(work: Work, { piece, body, seam }: Waiting): Work {
+  const sections = work.sections.map((section) => {
+    if (piece) return section.key === piece ? { ...section, spec: body.spec } : section;
+    return { ...section, spec: { ...section.spec, allowance: { ...section.spec.allowance, seam: seam ?? null } } };
+  });
   return { ...work, sections };
 }
 
@@ -56,10 +62,12 @@ export function useWork(first: Work) {
       // What is still being typed is newer than the answer. Looked at now: by the time React asks, it may be on its way.
       const typed = new Set(waiting.current.map(({ piece }) => piece));
       setWork((mine) => {
+        // A change to the whole work is made again to what was answered.
+        const whole = waiting.current.filter(({ piece }) => !piece);
         const sections = answer.sections.map((section) =>
           typed.has(section.key) ? (mine.sections.find((one) => one.key === section.key) ?? section) : section,
         );
-        return { ...answer, sections };
+        return withChanges({ ...answer, sections }, whole);
       });
     },
     [client],
@@ -96,10 +104,12 @@ export function useWork(first: Work) {
     async (change: Waiting): Promise<Outcome> => {
       sending.current = change;
       try {
-        const body = { ...change.body, revision: revision.current };
+        const whole = { seam: change.seam ?? null, run: change.body.run, revision: revision.current };
+        const body = change.piece ? { ...change.body, revision: revision.current } : whole;
         // So that it goes out while the page is left; the browser takes so much and no more that way.
         const keepalive = JSON.stringify(body).length < 60_000;
-        took(await ask<Work>("PUT", `${address}/sections/${change.piece}`, body, { keepalive }));
+        const [method, tail] = change.piece ? ["PUT", `/sections/${change.piece}`] : ["POST", "/seam"];
+        took(await ask<Work>(method, `${address}${tail}`, body, { keepalive }));
         return "done";
       } catch (error) {
         const outcome = failed(error);
@@ -199,6 +209,16 @@ export function useWork(first: Work) {
         const goesOn = last.place === place && at - last.at < RUN;
         run.current = { place, at, number: goesOn ? last.number : last.number + 1 };
         const change = { piece: key, body: { spec, field, run: `${PAGE}.${run.current.number}` } };
+        setWork((mine) => withChanges(mine, [change]));
+        later(change);
+      },
+      /** Another seam allowance for the whole work, at once here and soon on disk; empty, the usual one. */
+      seam(text: string) {
+        const [at, last] = [performance.now(), run.current];
+        const goesOn = last.place === "seam" && at - last.at < RUN;
+        run.current = { place: "seam", at, number: goesOn ? last.number : last.number + 1 };
+        const body = { spec: {} as SectionSpec, field: "", run: `${PAGE}.${run.current.number}` };
+        const change: Waiting = { piece: "", body, seam: text.trim() ? text : null };
         setWork((mine) => withChanges(mine, [change]));
         later(change);
       },

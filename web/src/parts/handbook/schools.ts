@@ -47,7 +47,7 @@ export const SCHOOLS: School[] = [
     name: "Marks from one end",
     does: "Chalk every mark at its own place on the tape, in groups, the first of each group bolder.",
     serves: "Long rows: nothing drifts.",
-    mind: "Inside the seam allowance first, then carried down square. On the wrong side the list runs mirrored.",
+    mind: "Inside the seam allowance first, then carried down square. Turned wrong side up, the start lies to the other hand: the list still measures from it.",
   },
   {
     name: "A notched gauge",

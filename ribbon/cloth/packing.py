@@ -1,0 +1,287 @@
+"""Rectangles on a strip of cloth, as short as can be: several packers are tried and the best plan is kept.
+
+Few pieces are searched until the plan is known to be the best there is; of more the search stops after a fixed amount of
+work, so that the same pieces always give the same plan.
+"""
+
+from __future__ import annotations
+
+import random
+from collections.abc import Iterator, Sequence
+from functools import lru_cache
+from itertools import chain
+from math import gcd
+from typing import NamedTuple
+
+import rectpack
+from ortools.sat.python import cp_model
+
+
+class Item(NamedTuple):
+    """A rectangle `wide` across and `long` along; one that `turns` may lie on its side, one that is `matched` begins at a whole repeat."""
+
+    wide: int
+    long: int
+    turns: bool = False
+    matched: bool = False
+
+
+class Spot(NamedTuple):
+    """Where an item lies: from the left edge, from the start, on its side or not."""
+
+    left: int
+    start: int
+    turned: bool
+
+
+class Packed(NamedTuple):
+    """A spot for every item in the order in which they were given; `best` where no plan can be shorter."""
+
+    spots: tuple[Spot, ...]
+    best: bool
+
+
+_SEARCHED = 9
+"""Up to so many pieces the search ends with the best plan."""
+_IMPROVED = 40
+"""Up to so many the search improves what the quick packers found."""
+_WORK, _LONGEST = 0.3, 1.0  # of the solver's own measure of work; seconds, as a guard
+_ROUNDS, _MORE_ROUNDS = 400, 2400  # placings tried at random, for a plan of few pieces
+
+
+def length_of(items: Sequence[Item], spots: Sequence[Spot]) -> int:
+    """How far along the cloth the furthest item reaches."""
+    return max((s.start + (i.wide if s.turned else i.long) for i, s in zip(items, spots, strict=True)), default=0)
+
+
+@lru_cache(maxsize=256)
+def packed(width: int, items: tuple[Item, ...], repeat: int, least: int, *, search: bool) -> Packed:
+    """Where `items` lie on cloth `width` wide so that it is as short as was found; every item fits across it.
+
+    `repeat` is that of the pattern, which matched items begin at (nought for none); `least` is a length that no plan can
+    go below.  Without `search` the quick packers alone are asked.
+    """
+    whole = gcd(width, repeat, *(side for item in items for side in item[:2])) or 1
+    if whole > 1:
+        small = tuple(Item(i.wide // whole, i.long // whole, i.turns, i.matched) for i in items)
+        found = packed(width // whole, small, repeat // whole, -(-least // whole), search=search)
+        return Packed(tuple(Spot(s.left * whole, s.start * whole, s.turned) for s in found.spots), found.best)
+    best: tuple[Spot, ...] = ()
+    reached = 0
+    for spots in chain(
+        _shelves(width, items, repeat), _tried(width, items, repeat, _MORE_ROUNDS if search else _ROUNDS)
+    ):
+        length = length_of(items, spots)
+        if not best or length < reached:
+            best, reached = spots, length
+        if reached <= least:
+            return Packed(best, best=True)
+    if not search or len(items) > _IMPROVED:
+        return Packed(best, best=False)
+    return _searched(width, items, repeat, least, best)
+
+
+_PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)
+_ORDERS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE)
+# Past so many pieces the dearer packers are left out: they grow faster than the square of the count.
+_MANY = 80
+
+
+def _shelves(width: int, items: tuple[Item, ...], repeat: int) -> Iterator[tuple[Spot, ...]]:
+    """Plans by the packers of the library, for more pieces than the search ends with."""
+    if len(items) <= _SEARCHED or (repeat and any(item.matched for item in items)):
+        return
+    packers = _PACKERS if len(items) <= _MANY else _PACKERS[:1]
+    orders = _ORDERS if len(items) <= 2 * _MANY else _ORDERS[:1]
+    tall = sum(max(item[:2]) for item in items)
+    for stands in _stands(width, items):
+        sizes = [(i.long, i.wide) if over else (i.wide, i.long) for i, over in zip(items, stands, strict=True)]
+        for packer in packers:
+            for order in orders:
+                spots = {index: (x, y) for x, y, index in on_bins(sizes, [(width, tall)], packer, order, sheets=False)}
+                if len(spots) == len(items):
+                    yield tuple(Spot(*spots[n], stands[n]) for n in range(len(items)))
+
+
+def on_bins(
+    sizes: Sequence[tuple[int, int]], bins: Sequence[tuple[int, int]], packer: type, order: object, *, sheets: bool
+) -> list[tuple[int, ...]]:
+    """(sheet, x, y, index) of every piece that found a place on `bins`, or (x, y, index) without `sheets`."""
+    made = rectpack.newPacker(
+        rectpack.PackingMode.Offline, rectpack.PackingBin.BFF, pack_algo=packer, sort_algo=order, rotation=False
+    )
+    for wide, long in bins:
+        made.add_bin(wide, long)
+    for index, (wide, long) in enumerate(sizes):
+        made.add_rect(wide, long, index)
+    made.pack()
+    return [(b, x, y, index) if sheets else (x, y, index) for b, x, y, _, _, index in made.rect_list()]
+
+
+def _stands(width: int, items: Sequence[Item]) -> list[list[bool]]:
+    """Which items lie on their side, in each way worth trying: long sides along, long sides across, as given."""
+    lying = [
+        [i.turns and i.long <= width and (i.wide > width or i.long < i.wide) for i in items],
+        [i.turns and i.long <= width and (i.wide > width or i.wide < i.long) for i in items],
+        [i.wide > width for i in items],
+    ]
+    return [stands for n, stands in enumerate(lying) if stands not in lying[:n]]
+
+
+def _tried(width: int, items: tuple[Item, ...], repeat: int, rounds: int) -> Iterator[tuple[Spot, ...]]:
+    """Plans by placing the items one after another as low as they go, in many orders."""
+    numbers = range(len(items))
+    ways = _stands(width, items)
+
+    def wide(n: int, stands: Sequence[bool]) -> int:
+        return items[n].long if stands[n] else items[n].wide
+
+    def long(n: int, stands: Sequence[bool]) -> int:
+        return items[n].wide if stands[n] else items[n].long
+
+    orders = []
+    for stands in ways:
+        orders += [
+            (sorted(numbers, key=lambda n: (-long(n, stands), -wide(n, stands))), stands),
+            (sorted(numbers, key=lambda n: (-wide(n, stands), -long(n, stands))), stands),
+            (sorted(numbers, key=lambda n: -items[n].wide * items[n].long), stands),
+        ]
+    for order, stands in orders:
+        yield _laid(width, items, repeat, order, stands)
+    chance = random.Random(len(items))  # noqa: S311  any seed does, as long as it is the same each time
+    base, kept = min(
+        ((order, stands) for order, stands in orders),
+        key=lambda one: length_of(items, _laid(width, items, repeat, *one)),
+    )
+    reached = length_of(items, _laid(width, items, repeat, base, kept))
+    for _ in range(max(20, rounds * 12 // max(12, len(items)) // (1 + len(items) // 24))):
+        order, stands = list(base), list(kept)
+        a, b = chance.randrange(len(order)), chance.randrange(len(order))
+        order[a], order[b] = order[b], order[a]
+        turn = chance.randrange(len(order))
+        item = items[turn]
+        if item.turns and chance.random() < 0.4 and max(item.wide, item.long) <= width:
+            stands[turn] = not stands[turn]
+        spots = _laid(width, items, repeat, order, stands)
+        length = length_of(items, spots)
+        if length <= reached:
+            base, kept, reached = order, stands, length
+            yield spots
+
+
+def _laid(
+    width: int, items: tuple[Item, ...], repeat: int, order: Sequence[int], stands: Sequence[bool]
+) -> tuple[Spot, ...]:
+    """Each item in turn where its far end comes lowest, then furthest to the left."""
+    line = [(0, 0)]  # (from here on to the right, the cloth is taken up to there)
+    spots: dict[int, Spot] = {}
+    for number in order:
+        item, turned = items[number], stands[number]
+        wide, long = (item.long, item.wide) if turned else (item.wide, item.long)
+        step = repeat if item.matched and repeat else 1
+        at = min(_niches(line, width, wide, step), default=(0, 0))
+        start, left = at
+        spots[number] = Spot(left, start, turned)
+        line = _raised(line, left, left + wide, start + long, width)
+    return tuple(spots[number] for number in range(len(items)))
+
+
+def _niches(line: list[tuple[int, int]], width: int, wide: int, step: int) -> Iterator[tuple[int, int]]:
+    """(start, left) of every place where something so wide can lie."""
+    for index, (left, _) in enumerate(line):
+        if left + wide > width:
+            return
+        level, right = 0, left + wide
+        for x, height in line[index:]:
+            if x >= right:
+                break
+            level = max(level, height)
+        yield -(-level // step) * step, left
+
+
+def _raised(line: list[tuple[int, int]], left: int, right: int, level: int, width: int) -> list[tuple[int, int]]:
+    found: list[tuple[int, int]] = []
+    last = 0
+    for x, height in line:
+        if x < left:
+            found.append((x, height))
+        if x <= right:
+            last = height
+    found.append((left, level))
+    if right < width:
+        found.append((right, last))
+    found += [(x, height) for x, height in line if x > right]
+    return found
+
+
+def _searched(width: int, items: tuple[Item, ...], repeat: int, least: int, best: tuple[Spot, ...]) -> Packed:
+    """The plan that a solver makes of the best one found so far."""
+    model, most = cp_model.CpModel(), length_of(items, best)
+    length = model.new_int_var(least, most, "")
+    model.add_hint(length, most)
+    across, along, demands = [], [], []
+    starts, turns = [], []
+    for item, spot in zip(items, best, strict=True):
+        left, start = model.new_int_var(0, width, ""), _start(model, most, repeat if item.matched else 0)
+        model.add_hint(left, spot.left)
+        turned = model.new_bool_var("")
+        model.add_hint(turned, spot.turned)
+        ways = [(item.wide, item.long, turned.negated()), (item.long, item.wide, turned)]
+        if not item.turns:
+            model.add(turned == 0)
+            ways = ways[:1]
+        for wide, long, so in ways:
+            if wide > width or long > most:
+                model.add(so == 0)
+                continue
+            across.append(model.new_optional_fixed_size_interval_var(left, wide, so, ""))
+            along.append(model.new_optional_fixed_size_interval_var(start, long, so, ""))
+            demands.append(wide)
+            model.add(left + wide <= width).only_enforce_if(so)
+            model.add(start + long <= length).only_enforce_if(so)
+        starts.append((left, start))
+        turns.append(turned)
+    model.add_no_overlap_2d(across, along)
+    model.add_cumulative(along, demands, width)
+    model.minimize(length)
+    solver = cp_model.CpSolver()
+    few = len(items) <= _SEARCHED
+    solver.parameters.num_workers = 1
+    solver.parameters.random_seed = 1
+    solver.parameters.max_deterministic_time = _WORK * (3 if few else 1)
+    solver.parameters.max_time_in_seconds = _LONGEST
+    status = solver.solve(model)
+    if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE) or solver.value(length) > most:
+        return Packed(best, best=False)
+    spots = tuple(
+        Spot(solver.value(left), solver.value(start), bool(solver.value(turned)))
+        for (left, start), turned in zip(starts, turns, strict=True)
+    )
+    return Packed(spots, best=status == cp_model.OPTIMAL)
+
+
+def _start(model: cp_model.CpModel, most: int, repeat: int) -> cp_model.IntVar:
+    start = model.new_int_var(0, most, "")
+    if repeat:
+        times = model.new_int_var(0, most // repeat, "")
+        model.add(start == repeat * times)
+    return start
+
+
+def checked(width: int, items: Sequence[Item], repeat: int, spots: Sequence[Spot]) -> bool:
+    """True where every item lies inside the cloth, none over another, none turned that may not be, matched ones at a repeat."""
+    boxes = []
+    for item, spot in zip(items, spots, strict=True):
+        wide, long = (item.long, item.wide) if spot.turned else (item.wide, item.long)
+        inside = spot.left >= 0 and spot.left + wide <= width and spot.start >= 0
+        if not inside or (spot.turned and not item.turns) or (item.matched and repeat and spot.start % repeat):
+            return False
+        boxes.append((spot.left, spot.left + wide, spot.start, spot.start + long))
+    boxes.sort(key=lambda box: box[2])
+    for index, (a, b, c, d) in enumerate(boxes):
+        for e, f, g, _ in boxes[index + 1 :]:
+            if g >= d:
+                break
+            if a < f and e < b and c < d:
+                return False
+    return True

@@ -1,0 +1,84 @@
+"""What people type, in one way of writing: signs made alike, digits of any script, numbers in words as figures."""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+
+from ribbon.lengths.units import UNITS
+
+LONGEST_TEXT = 120
+
+_SIGNS = str.maketrans(
+    {"′": "'", "’": "'", "‘": "'", "ʹ": "'", "″": '"', "”": '"', "“": '"', "ʺ": '"', "×": "*", "·": "*", "∙": "*"}
+    | {"⁄": "/", "∕": "/", "‐": "-", "‑": "-", "–": "-", "−": "-", "٫": "."}
+)
+
+_FIGURES = {
+    word: str(number)
+    for number, word in enumerate(
+        ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], start=1
+    )
+}
+_PARTS = {
+    "half": 2, "halves": 2, "third": 3, "thirds": 3, "quarter": 4, "quarters": 4, "fourth": 4, "fourths": 4,
+    "eighth": 8, "eighths": 8, "sixteenth": 16, "sixteenths": 16,
+}  # fmt: skip
+
+_FIGURE = re.compile(rf"\b({'|'.join(_FIGURES)})\b")
+_ORDINAL = re.compile(r"(\d+ ?/ ?\d+)(?:ths?|rds?|nds?)\b")
+_PART = re.compile(rf"(?:\b(\d+|an?)[ -]*)?(?<![a-z])({'|'.join(_PARTS)})\b")
+_OF = re.compile(r"(?<=\d) ?of(?: an?\b| the\b)?(?= ?[a-z])")
+_ONE = re.compile(
+    rf"""\ban? (?=(?:{"|".join(word for unit in UNITS.values() for word in unit.words if word.isalpha())})\b)"""
+)
+_HALF_AN = re.compile(r"(?<=\d/2) an?\b(?= [a-z])")
+_AND = re.compile(r"(?<![a-z'\"])(\b\d+) ?(?:and|&) ?(\d+ ?/ ?\d+)")
+_LISTED = re.compile(r"""(?<=[a-z'"]),\s""")
+
+
+def plain(text: str) -> str:
+    """`text` in lower case with one sign for each meaning, and numbers in words as figures.
+
+    Digits of any script become 0-9, ½ becomes " 1/2", "two and a half" becomes "2 1/2"; "and" between two parts of a
+    length becomes "&".  Every other character stays as it is, so that anything unexpected is refused and not guessed at.
+
+    >>> plain("1 and a half yards"), plain("Three quarters of an inch"), plain("27½″")
+    ('1 1/2 yards', '3/4 inch', '27 1/2"')
+    """
+    out = []
+    for char in text.translate(_SIGNS):
+        if char.isascii() or char == "÷":
+            out.append(char)
+        elif (digit := unicodedata.decimal(char, None)) is not None:
+            out.append(str(digit))
+        elif unicodedata.category(char) == "No" and unicodedata.decomposition(char).startswith("<fraction>"):
+            out.append(" " + unicodedata.normalize("NFKC", char).replace("⁄", "/"))
+        else:
+            out.append(" " if char.isspace() else char)
+    said = " ".join("".join(out).lower().split())
+    return _in_figures(said) if any(char.isalpha() for char in said) or "&" in said or "," in said else said
+
+
+def _in_figures(said: str) -> str:
+    said = _FIGURE.sub(lambda found: _FIGURES[found[1]], said)
+    said = _ORDINAL.sub(r"\1", said)
+    said = _PART.sub(_part, said)
+    said = _OF.sub("", said)
+    said = _HALF_AN.sub("", said)
+    said = _ONE.sub("1 ", said)
+    said = _AND.sub(r"\1 \2", said)
+    said = re.sub(r"\band\b", "&", said)
+    said = _LISTED.sub(" ", said)
+    return " ".join(said.split())
+
+
+def _part(found: re.Match[str]) -> str:
+    many = found[1] if found[1] and found[1].isdigit() else "1"
+    return f"{many}/{_PARTS[found[2]]}"
+
+
+def shown(text: str) -> str:
+    """`text` as it is quoted in a sentence: shortened where it is long."""
+    most = 48
+    return text if len(text) <= most else text[: most - 1] + "…"

@@ -1,0 +1,200 @@
+"""The order of making: what comes before what, each step with the figures that it needs (work, section 12)."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ribbon.lengths import ZERO, Length
+from ribbon.notes import stops_say
+from ribbon.pins import Band, Plan, Section
+from ribbon.pleats import Quantity
+
+Q = Quantity
+
+
+class Step(NamedTuple):
+    """One step of the making: its name and what to do, with its figures."""
+
+    name: str
+    says: str
+
+
+class Known(NamedTuple):
+    """What is known of a piece beyond its edge: its joins, what its hem and its heading take, how it is lined."""
+
+    joins: int = 0
+    hem: Length | None = None
+    heading: Length | None = None
+    lined: bool = False
+    tube: bool = False
+
+
+def order(section: Section | Band, plan: Plan | None, known: Known) -> list[Step]:
+    """The order of making; what fixes the order is said first.  `plan` is None for a mixed edge."""
+    hung = plan is not None and plan.section.kind.upright and plan.section.kind.width is None
+    found = [*_opening(section, plan), *_joins(section, known)]
+    found += _hung(section, known) if hung else _hem(section, known)
+    found.append(_mark(section, plan))
+    found += _made(section, plan)
+    found += _stitched_down(plan)
+    write = section.scribe.write
+    finished = write(plan.finished).text if plan else "the finished width"
+    found.append(
+        Step("check", f"Measure it laid flat, before it is attached: {finished} from stitching line to stitching line.")
+    )
+    return [*found, *(_hang(plan) if hung and plan else _attach(section)), _LOG]
+
+
+_LOG = Step("log", "Write down what you would do otherwise next time.")
+
+
+def _closed(section: Section | Band) -> bool:
+    return isinstance(section, Section) and section.closed
+
+
+def _opening(section: Section | Band, plan: Plan | None) -> list[Step]:
+    if not _closed(section):
+        return []
+    under = "under a pleat" if plan is not None and plan.section.kind.folded else "where the joining starts"
+    return [Step("opening", f"Choose first where the zip or the opening goes: the joining starts there, {under}.")]
+
+
+def _joins(section: Section | Band, known: Known) -> list[Step]:
+    if not known.joins:
+        return []
+    many = f"{known.joins} joins" if known.joins > 1 else "the one join"
+    return [
+        Step(
+            "join",
+            f"Sew {many}; press the allowances open, or to one side where thick. Then measure the whole flat width again.",
+        )
+    ]
+
+
+def _hem(section: Section | Band, known: Known) -> list[Step]:
+    write = section.scribe.write
+    much = f", {write(known.hem).text} of it" if known.hem is not None and known.hem > ZERO else ""
+    found = [Step("hem", f"Hem the free edge before any pleat is folded{much}, and trim it. Let a circle hang first.")]
+    return found + _lining(known)
+
+
+def _lining(known: Known) -> list[Step]:
+    if not known.lined:
+        return []
+    if known.tube:
+        says = "Sew the lining to the face along both sides, turn the tube, and press so that as much face rolls to the back at either side. Measure its width again."
+    else:
+        says = "Hem the lining by itself, lay it on the wrong side of the face, shorter by what was planned, and catch it along the sides."
+    return [Step("line", says)]
+
+
+def _hung(section: Section | Band, known: Known) -> list[Step]:
+    """What a curtain wants before its pleats: sides, hem, lining, heading."""
+    write = section.scribe.write
+    start, end = section.allowance.start, section.allowance.end
+    sides = write(start).text if start == end else f"{write(start).text} and {write(end).text}"
+    hem = f", {write(known.hem).text} of cloth" if known.hem is not None and known.hem > ZERO else ""
+    heading = f"turn {write(known.heading).text} over it" if known.heading else "turn the top over it"
+    found = [] if known.tube else [Step("side hems", f"Turn and sew the side hems, {sides} at each side.")]
+    found += [Step("hem", f"Turn up the hem{hem}; weight its corners if it is to hang straight."), *_lining(known)]
+    return [
+        *found,
+        Step(
+            "heading",
+            f"Lay the stiffener along the top and {heading}, or sew the heading tape on. Then measure the flat width again: pleats are planned from that.",
+        ),
+    ]
+
+
+def _mark(section: Section | Band, plan: Plan | None) -> Step:
+    write = section.scribe.write
+    if plan is None:
+        return Step("mark", "Mark part by part, from one end.")
+    if not plan.section.kind.folded:
+        return Step(
+            "mark",
+            f"Mark the match points on the {write(plan.flat).text} of cloth and on the {write(plan.finished).text} that it goes to.",
+        )
+    pleats = "1 pleat" if plan.count == 1 else f"{plan.count} pleats"
+    return Step(
+        "mark",
+        f"Chalk {pleats} over {write(plan.flat).text}, inside the allowance first, then carry each mark down square. Marks that heat removes vanish under the iron.",
+    )
+
+
+def _made(section: Section | Band, plan: Plan | None) -> list[Step]:
+    kind = plan.section.kind if plan else None
+    if plan is not None and not plan.section.kind.folded:
+        return _gathered(plan)
+    if kind is not None and kind.upright and kind.width is Q.SPACING:
+        return [
+            Step(
+                "draw up",
+                f"Sew {plan.section.rows if plan else 2} rows through the stitch points, draw all of them up together, and fasten.",
+            )
+        ]
+    if kind is not None and kind.upright:
+        fingers = kind.fingers
+        dress = "leave it single" if fingers == 1 else f"dress it into {fingers} fingers"
+        return [Step("sew", f"Sew each pleat down its line, right side out; then {dress} and catch it by hand.")]
+    pins = 2 * plan.count if plan else 0
+    counted = f" Count out {pins} pins, two to a pleat, and count them in again." if pins else ""
+    return [
+        Step("fold and pin", f"Fold each pleat and bring it to its line at the top and at the hem; pin both.{counted}"),
+        Step("press", "Press each fold before the next covers it, through a cloth."),
+        Step("baste", "Baste inside the allowance, and take the pins out as you come to them: never sew over one."),
+    ]
+
+
+def _gathered(plan: Plan) -> list[Step]:
+    if plan.section.gathering.ruffler is not None:
+        return [
+            Step(
+                "gather",
+                "Sew it through the ruffling attachment as it was tried on the swatch, the first two tucks turned by hand; stop at each match point and compare.",
+            )
+        ]
+    return [
+        Step(
+            "gather",
+            "Stitch the rows, knot one end, and draw the threads up part by part until match point meets match point.",
+        ),
+        Step("baste", "Even the gathers with a pin, then stitch between the rows and take the lower thread out."),
+    ]
+
+
+def _stitched_down(plan: Plan | None) -> list[Step]:
+    if plan is None:
+        return []
+    width = plan.length(plan.section.kind.width) if plan.section.kind.width else None
+    says = stops_say(plan.section, plan.pleats, width)
+    return [Step("stitch down", says)] if says else []
+
+
+def _hang(plan: Plan) -> list[Step]:
+    return [
+        Step("hooks", f"Set {plan.count + 2} hooks or rings: one to a pleat and one at each end."),
+        Step(
+            "hang",
+            "Hang it, dress the folds by hand from top to hem and tie them loosely for a few days. Rail and fixings must carry it; mind the ladder.",
+        ),
+    ]
+
+
+def _attach(section: Section | Band) -> list[Step]:
+    close = (
+        "Close the opening last, its join behind a pleat, and count the pins in again."
+        if _closed(section)
+        else "Close the ends, and count the pins in again."
+    )
+    return [
+        Step(
+            "attach", "Attach it to its band, tape or base. Trim nothing while a pocket or a back layer lies under it."
+        ),
+        Step("close", close),
+    ]
+
+
+def hem_of(hem: Length | None, turns: int) -> Length | None:
+    """What a hem takes of the cloth: its depth for each turning."""
+    return hem * turns if hem is not None and hem > ZERO else None

@@ -1,0 +1,167 @@
+"""Joins hide where they say, reckoned again from the folds alone: a walk of its own, what shows looked up place by place."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from itertools import pairwise
+from typing import Any
+
+from hypothesis import assume, event, given
+from hypothesis import strategies as st
+
+from ribbon.errors import Refusal
+from ribbon.lengths import ZERO, Length
+from ribbon.pins import End, Pin, Place, Section, plan, strip
+from ribbon.pins.section import KINDS
+from ribbon.pleats import Facing, Quantity
+from ribbon.pleats.pinch import PINCH
+from ribbon.readings import Allowed, Strategy, joined, layers
+from ribbon.strip import LineKind, Role, Strip, Turn, walk
+from tests.core.laws.strategies import LAW, TAPES
+
+Q = Quantity
+
+
+def spread_out(laid: Strip) -> list[tuple[Fraction, Fraction, Fraction, Fraction, int, Role]]:
+    """(flat start, flat end, x start, x end, layer, role) of every span, by walking it with plain fractions."""
+    folds = {fold.after: fold.turn for fold in laid.folds}
+    flat, x, heading, layer = Fraction(0), laid.begins.mm, laid.heading, 0
+    found = []
+    for index, span in enumerate(laid.spans):
+        length = span.length.mm
+        found.append((flat, flat + length, x, x + heading * length * span.draw, layer, span.role))
+        flat, x = flat + length, x + heading * length * span.draw
+        if index in folds:
+            heading, layer = -heading, layer + (1 if folds[index] is Turn.FRONT else -1)
+    return found
+
+
+def over_the_edge(laid: Strip, finished: Fraction) -> list[tuple[Fraction, Fraction, int, int, Fraction]]:
+    """(x low, x high, layer, span, times round): on a ring every span of three times round, so that nothing is cut off."""
+    spans = spread_out(laid)
+    climbs = spans[-1][4] + (0 if laid.closing is None else 1 if laid.closing is Turn.FRONT else -1)
+    times = (-1, 0, 1) if laid.ring else (0,)
+    return [
+        (min(a, b) + k * finished, max(a, b) + k * finished, layer + k * climbs, index, Fraction(k))
+        for index, (_, _, a, b, layer, _) in enumerate(spans)
+        for k in times
+        if a != b
+    ]
+
+
+def shown_cloth(laid: Strip, finished: Fraction) -> list[tuple[Fraction, Fraction]]:
+    """The stretches of flat cloth that show from the front."""
+    spans = spread_out(laid)
+    lying = [one for one in over_the_edge(laid, finished) if spans[one[3]][5] in (Role.FACE, Role.UNDER, Role.PLAIN)]
+    edges = sorted({x for low, high, *_ in lying for x in (low, high)})
+    if laid.ring:
+        edges = sorted({x for x in [*edges, Fraction(0), finished] if 0 <= x <= finished})
+    found = []
+    for a, b in pairwise(edges):
+        middle = (a + b) / 2
+        here = [one for one in lying if one[0] < middle < one[1]]
+        if not here:
+            continue
+        top = max(here, key=lambda one: (one[2], -one[3]))
+        flat, _, x, _, _, _ = spans[top[3]]
+        places = sorted(flat + abs(place - top[4] * finished - x) for place in (a, b))
+        found.append((places[0], places[1]))
+    found += [(a, b) for a, b, _, _, _, role in spans if role is Role.FINGER]
+    return found
+
+
+@st.composite
+def joinable(draw: Any) -> Section:
+    """Sections of every kind, open and closed, even and placed."""
+    name = draw(st.sampled_from(["knife", "tuck", "box", "inverted", "pinch", "cartridge", "gather"]))
+    kind = PINCH[draw(st.sampled_from([1, 3]))] if name == "pinch" else KINDS[name]
+    closed = draw(st.booleans())
+    pins = {Q.FINISHED: Pin(Fraction(draw(st.integers(300, 2400))))}
+    if kind.folded:
+        pins[Q.PER_PLEAT if name == "pinch" else Q.DEPTH] = Pin(Fraction(draw(st.integers(5, 90))))
+    else:
+        pins[Q.FULLNESS] = Pin(Fraction(draw(st.integers(9, 24)), 8))
+    places: tuple[Place, ...] = ()
+    if name in ("knife", "inverted", "box") and draw(st.booleans()):
+        first = st.just([0]) if closed and name != "box" else st.just([])
+        more = st.lists(st.integers(60, 2300), min_size=1, max_size=5)
+        places = tuple(Place(Length(at)) for at in sorted({*draw(first), *draw(more)}))
+    elif kind.folded:
+        pins[Q.SPACING] = Pin(Fraction(draw(st.integers(20, 200))), firm=False)
+    if kind.hole is not None and draw(st.booleans()):
+        pins[kind.hole] = Pin(Fraction(draw(st.integers(0, 30))))
+    ends = [draw(st.sampled_from([End(), End(times=Fraction(1)), End(width=Length(70))])) for _ in range(2)]
+    return Section(
+        kind,
+        pins,
+        tape=draw(st.sampled_from(TAPES)),
+        meet=False if kind.meeting else None,
+        facing=draw(st.sampled_from(list(Facing))),
+        closed=closed,
+        lead=ends[0],
+        tail=ends[1],
+        places=places,
+    )
+
+
+@LAW
+@given(joinable(), st.integers(150, 1600), st.integers(0, 25), st.sampled_from(list(Strategy)))
+def test_hidden_is_true_only_where_nothing_that_shows_is_near(
+    facts: Section, usable: int, seam: int, strategy: Strategy
+) -> None:
+    try:
+        made = plan(facts)
+    except Refusal:
+        return
+    assume(made.count <= 80)
+    laid = strip(made)
+    laid.check()
+    walked = walk(laid)
+    allowed = Allowed(Length(seam), Length(seam), Length(seam), facts.tape)
+    try:
+        got = joined(laid, walked, Length(usable), allowed, strategy)
+    except Refusal:
+        return
+    event(f"{facts.kind.name} {'ring' if facts.closed else 'open'} {strategy}")
+    whole = made.flat.mm
+    shown = shown_cloth(laid, made.finished.mm)
+    if laid.ring:
+        shown += [(a + k * whole, b + k * whole) for a, b in shown for k in (-1, 1)]
+    sew = {walked.flat[line.after + 1] for line in laid.lines if line.kind is LineKind.SEW}
+    tape = facts.tape.mm if facts.tape else Fraction(0)
+    for join in got.joins:
+        at = Fraction(join.at) / walked.parts
+        near = any(a < at + seam + tape and at - seam - tape < b for a, b in shown)
+        assert join.hidden == (not near or (join.at in sew and "sew line" in join.where)), (join, at)
+    assert sum((w.flat for w in got.widths), ZERO) == made.flat
+    assert all(w.cut <= Length(usable) for w in got.widths)
+    # Where they may fall there are as few widths as the cloth allows.
+    if strategy is Strategy.FALL:
+        many = (
+            next(n for n in range(1, 10_000) if n * usable >= whole + 2 * seam + 2 * seam * (n - 1))
+            if usable > 2 * seam
+            else 0
+        )
+        assert len(got.widths) == many == got.least
+
+
+@LAW
+@given(joinable())
+def test_layers_are_counted_all_round(facts: Section) -> None:
+    try:
+        made = plan(facts)
+    except Refusal:
+        return
+    assume(made.count <= 60)
+    laid = strip(made)
+    walked = walk(laid)
+    finished = made.finished.mm
+    assert walked.finished == made.finished
+    pieces = over_the_edge(laid, finished)
+    for one in layers(walked):
+        # Anywhere within: no edge of a span stands at so odd a place.
+        place = (one.start + (one.end - one.start) * Fraction(31_415_927, 100_000_003)) / walked.parts
+        assert one.layers == sum(low < place < high for low, high, *_ in pieces)
+    if facts.closed:
+        assert min(one.start for one in layers(walked)) >= 0
+        assert max(one.end for one in layers(walked)) <= walked.length(walked.x[-1] - walked.x[0]).mm * walked.parts
