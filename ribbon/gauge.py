@@ -33,7 +33,8 @@ def gauge(laid: Strip, tape: Length | None = None) -> Gauge:
     """
     pleats = _pleats(laid)
     runs = _between(laid, pleats)
-    whole = [sizes for sizes in pleats.values() if len(sizes.spans) == max(len(s.spans) for s in pleats.values())]
+    most = max((len(sizes.spans) for sizes in pleats.values()), default=0)
+    whole = [sizes for sizes in pleats.values() if len(sizes.spans) == most]
     if not pleats:
         return Gauge((), "Nothing here repeats that a card could measure.")
     columns = [list(column) for column in zip(*(sizes.spans for sizes in whole), strict=True)]

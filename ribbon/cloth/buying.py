@@ -109,7 +109,7 @@ class Makes(NamedTuple):
     pins: dict[Quantity, Fraction]
 
 
-_MOST_WORK = 12_000  # pleats folded in looking for the most; past that it is looked for in longer steps
+_MOST_WORK = 4_000  # pleats folded in looking for the most; past that it is looked for in longer steps
 
 
 def _down(length: Length, tape: Length) -> Length:

@@ -221,8 +221,14 @@ class Places:
 
     def nearest(self, after: Place, wanted: Place, least: Place, reach: Place) -> Place | None:
         """The place that hides nearest to `wanted`, past `after` and from `least` to `reach`; a fold where two are as near."""
-        inside: list[Place] = [at for at, _ in self._clear_folds if after < at <= reach and at >= least]
-        for low, high in self._clear:
+        near = min(max(wanted, least), reach)  # what is nearest to it within the bounds stands beside this
+        inside: list[Place] = []
+        index = bisect_left(self._clear_folds, (near, 0))
+        for fold, _ in self._clear_folds[max(0, index - 1) : index + 1]:
+            if after < fold <= reach and fold >= least:
+                inside.append(fold)
+        index = max(0, bisect_right(self._clear_starts, near) - 1)
+        for low, high in self._clear[index : index + 2]:
             begin, end = max(low, least), min(high, reach)
             if begin <= end and end > after:
                 at = self.reach.even(after, begin, min(max(wanted, begin), end))
