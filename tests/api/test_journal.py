@@ -118,6 +118,19 @@ def test_what_a_cloth_usually_does_is_offered_as_its_turn(ask: Asked) -> None:
     assert plan["on_tape"]["finished"]["mm"] == 691
 
 
+def test_what_a_piece_taught_is_offered_to_others_and_never_to_itself(ask: Asked) -> None:
+    taught = made(ask)
+    piece = taught["sections"][0]["key"]
+    _, taught = check(ask, taught, "71.15", take=True)
+    assert taught["sections"][0]["spec"]["corrections"]
+    # It holds the correction already: a turn beside it would correct it twice.
+    _, log = ask("GET", f"/works/{taught['key']}/log")
+    assert piece not in log["usual"][0]["turns"]
+    other = made(ask, "Another")
+    _, log = ask("GET", f"/works/{other['key']}/log")
+    assert log["usual"][0]["turns"][other["sections"][0]["key"]] == {"by": "0.05 cm", "way": "wider"}
+
+
 def test_the_log_keeps_words_and_says_when_it_is_finished(ask: Asked) -> None:
     work = made(ask)
     _, log = ask(
