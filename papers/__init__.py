@@ -5,33 +5,33 @@ Every paper is first a drawing: lines and words in millimetres, as plain data (`
 `table` write it out; `plotter` is a stand-in for a machine that would draw it.  This room imports `ribbon` only.
 """
 
-from papers.cutting import Cloth, Lying, cutting_drawings, fitted
-from papers.drawing import Drawing, Layer, Line, Words
+from papers.cutting import DrawnCloth, DrawnPiece, cutting_drawings, fitted
+from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.dxf import to_dxf
 from papers.gauge import gauge_drawing
 from papers.labels import Label, label_pages
 from papers.lists import Listing, list_pages
 from papers.pdf import to_pdf
-from papers.plotter import Plotted, Unreadable, plotted
+from papers.plotter import Plotted, UnreadableDrawing, plotted
 from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
 from papers.svg import to_svg
 from papers.table import to_csv
-from papers.template import Marked, Marking, template_drawing
+from papers.template import Marking, TemplateMark, template_drawing
 
 __all__ = [
     "PAPERS",
-    "Cloth",
     "Drawing",
+    "DrawnCloth",
+    "DrawnPiece",
     "Label",
     "Layer",
-    "Line",
     "Listing",
-    "Lying",
-    "Marked",
     "Marking",
     "Paper",
     "Plotted",
-    "Unreadable",
+    "Stroke",
+    "TemplateMark",
+    "UnreadableDrawing",
     "Words",
     "cutting_drawings",
     "fitted",

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from papers.drawing import Drawing, Layer, Line, Words, box
+from papers.drawing import Drawing, Layer, Stroke, Words, box
 
 _ABOVE = 60.0
 
 
-class Lying(NamedTuple):
+class DrawnPiece(NamedTuple):
     """A piece on a cloth, in mm: along the cloth, from a selvedge, how long it lies along and how wide across."""
 
     name: str
@@ -22,21 +22,21 @@ class Lying(NamedTuple):
     turned: bool
 
 
-class Cloth(NamedTuple):
+class DrawnCloth(NamedTuple):
     """A cloth or a sheet with the pieces on it."""
 
     title: str
     length: float
     width: float
-    pieces: Sequence[Lying]
+    pieces: Sequence[DrawnPiece]
 
 
-def cutting_drawings(cloths: Sequence[Cloth]) -> list[Drawing]:
+def cutting_drawings(cloths: Sequence[DrawnCloth]) -> list[Drawing]:
     """Each cloth at full size, its length running to the right, words large enough to read when it is shown small."""
     return [_cloth(one) for one in cloths]
 
 
-def _cloth(cloth: Cloth) -> Drawing:
+def _cloth(cloth: DrawnCloth) -> Drawing:
     lines = [box(Layer.CONTROL, 0, _ABOVE, cloth.length, cloth.width, 2)]
     words = [Words((0, _ABOVE - 16), cloth.title, 30, bold=True)]
     for piece in cloth.pieces:
@@ -49,14 +49,14 @@ def _cloth(cloth: Cloth) -> Drawing:
         reach = 0.3 * (piece.wide if piece.turned else piece.long)
         x, y = left + piece.long * 0.75, top + piece.wide * 0.75
         tip = (x, y - reach) if piece.turned else (x - reach, y)
-        lines.append(Line(Layer.TAPE, ((x, y), tip), width=2))
+        lines.append(Stroke(Layer.TAPE, ((x, y), tip), width=2))
         side = reach / 5
         wings = (
             ((tip[0] - side, tip[1] + side), tip, (tip[0] + side, tip[1] + side))
             if piece.turned
             else ((tip[0] + side, tip[1] - side), tip, (tip[0] + side, tip[1] + side))
         )
-        lines.append(Line(Layer.TAPE, wings, width=2))
+        lines.append(Stroke(Layer.TAPE, wings, width=2))
     return Drawing(max(1.0, cloth.length), cloth.width + _ABOVE + 4, tuple(lines), tuple(words))
 
 

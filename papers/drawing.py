@@ -41,7 +41,7 @@ DASHES: dict[Layer, tuple[float, ...]] = {
 """The dashes of each layer in mm, drawn and left out by turns; none is a whole line."""
 
 
-class Line(NamedTuple):
+class Stroke(NamedTuple):
     """Straight runs from point to point, closed or open."""
 
     layer: Layer
@@ -67,10 +67,10 @@ class Drawing:
 
     width: float
     height: float
-    lines: tuple[Line, ...] = ()
+    lines: tuple[Stroke, ...] = ()
     words: tuple[Words, ...] = ()
 
-    def with_more(self, lines: Sequence[Line] = (), words: Sequence[Words] = ()) -> Drawing:
+    def with_more(self, lines: Sequence[Stroke] = (), words: Sequence[Words] = ()) -> Drawing:
         """This drawing with more on it."""
         return replace(self, lines=(*self.lines, *lines), words=(*self.words, *words))
 
@@ -87,13 +87,13 @@ class Drawing:
         return whole.with_more(lines, words)
 
 
-def box(layer: Layer, left: float, top: float, width: float, height: float, line: float = 0.3) -> Line:
+def box(layer: Layer, left: float, top: float, width: float, height: float, line: float = 0.3) -> Stroke:
     """A closed rectangle."""
     right, foot = left + width, top + height
-    return Line(layer, ((left, top), (right, top), (right, foot), (left, foot)), closed=True, width=line)
+    return Stroke(layer, ((left, top), (right, top), (right, foot), (left, foot)), closed=True, width=line)
 
 
-def moved(drawing: Drawing, x: float, y: float) -> tuple[list[Line], list[Words]]:
+def moved(drawing: Drawing, x: float, y: float) -> tuple[list[Stroke], list[Words]]:
     """The lines and words of `drawing` moved by (x, y)."""
     lines = [line._replace(points=tuple((a + x, b + y) for a, b in line.points)) for line in drawing.lines]
     return lines, [one._replace(at=(one.at[0] + x, one.at[1] + y)) for one in drawing.words]
@@ -102,13 +102,13 @@ def moved(drawing: Drawing, x: float, y: float) -> tuple[list[Line], list[Words]
 def clipped(drawing: Drawing, left: float, top: float, width: float, height: float) -> Drawing:
     """What of `drawing` lies within a window, its corner the new corner; words go with the window that their foot is in."""
     right, foot = left + width, top + height
-    lines: list[Line] = []
+    lines: list[Stroke] = []
     for line in drawing.lines:
         points = (*line.points, line.points[0]) if line.closed else line.points
         for a, b in pairwise(points):
             part = _within(a, b, left, top, right, foot)
             if part:
-                lines.append(Line(line.layer, part, width=line.width))
+                lines.append(Stroke(line.layer, part, width=line.width))
     words = [one for one in drawing.words if left <= one.at[0] < right and top <= one.at[1] < foot]
     cut = Drawing(width, height, tuple(lines), tuple(words))
     moved_lines, moved_words = moved(cut, -left, -top)

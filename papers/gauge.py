@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import accumulate
 
-from papers.drawing import Drawing, Layer, Line, Words, box
+from papers.drawing import Drawing, Layer, Stroke, Words, box
 from ribbon.lengths import Length, Unit
 
 _HIGH, _DEEP = 45.0, 6.0
@@ -23,11 +23,11 @@ def gauge_drawing(title: str, measures: Sequence[tuple[str, Length, str]], unit:
     for at in ends[1:-1]:
         edge += [(left + at - 2, top), (left + at, top + _DEEP), (left + at + 2, top)]
     edge += [(left + whole, top), (left + whole, top + _HIGH), (left, top + _HIGH)]
-    lines = [Line(Layer.CUT, tuple(edge), closed=True, width=0.4)]
+    lines = [Stroke(Layer.CUT, tuple(edge), closed=True, width=0.4)]
     words = [Words((left, 7), title, 4, bold=True)]
     for (word, _, text), a, b in zip(row, ends, ends[1:], strict=False):
         middle = left + (a + b) / 2
-        lines.append(Line(Layer.TAPE, ((left + b, top + _DEEP), (left + b, top + 14)), width=0.2))
+        lines.append(Stroke(Layer.TAPE, ((left + b, top + _DEEP), (left + b, top + 14)), width=0.2))
         sideways = b - a < 16
         words.append(Words((middle + (1 if sideways else 0), top + 30), word, 3, "middle", upright=sideways))
         words.append(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from papers.drawing import Drawing, Layer, Line, Words, box
+from papers.drawing import Drawing, Layer, Stroke, Words, box
 from papers.sheets import Paper
 
 _EDGE, _HIGH = 10.0, 38.0
@@ -27,15 +27,15 @@ def label_pages(labels: Sequence[Label], paper: Paper) -> list[Drawing]:
     down = int((paper.height - 2 * _EDGE) / _HIGH)
     pages = []
     for at in range(0, max(1, len(labels)), 2 * down):
-        lines: list[Line] = []
+        lines: list[Stroke] = []
         words: list[Words] = []
         for index, label in enumerate(labels[at : at + 2 * down]):
             left, top = _EDGE + index % 2 * wide, _EDGE + index // 2 * _HIGH
             lines.append(box(Layer.CUT, left, top, wide, _HIGH, 0.2))
             arrow = left + wide - 8
-            lines.append(Line(Layer.CONTROL, ((arrow, top + 30), (arrow, top + 8)), width=0.6))
+            lines.append(Stroke(Layer.CONTROL, ((arrow, top + 30), (arrow, top + 8)), width=0.6))
             lines.append(
-                Line(Layer.CONTROL, ((arrow - 3, top + 13), (arrow, top + 8), (arrow + 3, top + 13)), width=0.6)
+                Stroke(Layer.CONTROL, ((arrow - 3, top + 13), (arrow, top + 8), (arrow + 3, top + 13)), width=0.6)
             )
             words += [
                 Words((arrow, top + 35), "up", 3, "middle"),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from papers.drawing import Drawing, Layer, Line, Words
+from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.sheets import Paper
 
 _ROW, _EDGE, _GUTTER = 6.2, 14.0, 8.0
@@ -39,7 +39,7 @@ def list_pages(listing: Listing, paper: Paper) -> list[Drawing]:
     for number, lot in enumerate(lots, 1):
         words = [Words((_EDGE, _EDGE + 5), listing.title, 5.5, bold=True)]
         words += [Words((_EDGE, _EDGE + 12 + 5 * index), line, 3.3) for index, line in enumerate(wrapped)]
-        lines: list[Line] = []
+        lines: list[Stroke] = []
         for column in range(listing.columns):
             left = _EDGE + column * (sum(listing.widths) + _GUTTER)
             part = lot[column * each : (column + 1) * each]
@@ -60,17 +60,17 @@ def _column(
     part: Sequence[tuple[int, Sequence[str]]],
     left: float,
     top: float,
-    lines: list[Line],
+    lines: list[Stroke],
     words: list[Words],
 ) -> None:
     ends = [left + sum(listing.widths[:index]) for index in range(len(listing.widths) + 1)]
     words += [Words((x, top - 2), text, 2.9) for x, text in zip(ends, listing.headings, strict=False)]
-    lines.append(Line(Layer.CONTROL, ((left, top), (ends[-1], top)), width=0.4))
+    lines.append(Stroke(Layer.CONTROL, ((left, top), (ends[-1], top)), width=0.4))
     for index, (number, row) in enumerate(part):
         y = top + (index + 1) * _ROW
         bold = number in listing.bold
         if bold and index:
-            lines.append(Line(Layer.CONTROL, ((left, y - _ROW + 1.4), (ends[-1], y - _ROW + 1.4)), width=0.15))
+            lines.append(Stroke(Layer.CONTROL, ((left, y - _ROW + 1.4), (ends[-1], y - _ROW + 1.4)), width=0.15))
         words += [Words((x, y), text, 3.6, bold=bold) for x, text in zip(ends, row, strict=False) if text]
 
 

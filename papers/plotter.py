@@ -21,7 +21,7 @@ _STEP = re.compile(r"([MLHVZ])|(-?(?:\d+\.?\d*|\.\d+)(?:e-?\d+)?)", re.IGNORECAS
 _MM = {"mm": 1.0, "cm": 10.0, "in": 25.4}
 
 
-class Unreadable(ValueError):
+class UnreadableDrawing(ValueError):
     """A file that the plotter cannot read; the message says why."""
 
 
@@ -40,13 +40,13 @@ class Plotted(NamedTuple):
 
 
 def plotted(text: str) -> Plotted:
-    """What the machine would do with the text of a DXF or an SVG file.  Raises `Unreadable`."""
+    """What the machine would do with the text of a DXF or an SVG file.  Raises `UnreadableDrawing`."""
     begins = text.lstrip("\ufeff \r\n\t")[:400]
     runs, skipped = _from_svg(text) if begins.startswith("<") else _from_dxf(text)
     if not runs:
-        raise Unreadable("there is not one line in this file that a plotter could draw")
+        raise UnreadableDrawing("there is not one line in this file that a plotter could draw")
     if not all(isfinite(value) for run in runs for point in run for value in point):
-        raise Unreadable("a line in this file goes to a place that is no number")
+        raise UnreadableDrawing("a line in this file goes to a place that is no number")
     xs, ys = [x for run in runs for x, _ in run], [y for run in runs for _, y in run]
     drawn = sum(hypot(b[0] - a[0], b[1] - a[1]) for run in runs for a, b in pairwise(run))
     at, lifted = (0.0, 0.0), 0.0
@@ -60,7 +60,7 @@ def _from_svg(text: str) -> tuple[list[list[Point]], int]:
     try:
         root = fromstring(text)
     except (ParseError, DefusedXmlException, ValueError) as error:
-        raise Unreadable(f"this is not an SVG file that can be read: {error}") from None
+        raise UnreadableDrawing(f"this is not an SVG file that can be read: {error}") from None
     view = [float(part) for part in re.findall(r"-?\d+(?:\.\d+)?", root.get("viewBox", ""))[:4]]
     sized = _SIZE.match(root.get("width", ""))
     scale = 1.0
@@ -77,7 +77,7 @@ def _from_svg(text: str) -> tuple[list[list[Point]], int]:
         elif name in ("text", "image", "circle", "ellipse", "use"):
             skipped += 1
         if len(runs) > MOST_LINES:
-            raise Unreadable(f"this file holds more than {MOST_LINES} lines")
+            raise UnreadableDrawing(f"this file holds more than {MOST_LINES} lines")
     return [[(x * scale, y * scale) for x, y in run] for run in runs], skipped
 
 
@@ -117,7 +117,7 @@ def _from_dxf(text: str) -> tuple[list[list[Point]], int]:
     try:
         found = read(StringIO(text))
     except (DXFError, ValueError, IndexError, KeyError, AttributeError, TypeError) as error:
-        raise Unreadable(f"this is neither an SVG nor a DXF file that can be read: {str(error)[:120]}") from None
+        raise UnreadableDrawing(f"this is neither an SVG nor a DXF file that can be read: {str(error)[:120]}") from None
     runs: list[list[Point]] = []
     skipped = 0
     for entity in found.modelspace():
@@ -130,6 +130,6 @@ def _from_dxf(text: str) -> tuple[list[list[Point]], int]:
         else:
             skipped += 1
         if len(runs) > MOST_LINES:
-            raise Unreadable(f"this file holds more than {MOST_LINES} lines")
+            raise UnreadableDrawing(f"this file holds more than {MOST_LINES} lines")
     # DXF counts upwards; a sheet is looked at downwards.
     return [[(x, -y) for x, y in run] for run in runs if len(run) > 1], skipped

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import ceil
 from typing import NamedTuple
 
-from papers.drawing import Drawing, Layer, Line, Words, box, clipped, moved
+from papers.drawing import Drawing, Layer, Stroke, Words, box, clipped, moved
 from papers.gauge import control
 from ribbon.lengths import Unit
 
@@ -85,16 +85,16 @@ def _with_control(drawing: Drawing, unit: Unit, wide: float, high: float) -> tup
     return Drawing(*size, lines, (*drawing.words, *(words if left < 4 else ()))), True
 
 
-def _crosses(column: int, row: int, columns: int, rows: int, wide: float, high: float) -> list[Line]:
+def _crosses(column: int, row: int, columns: int, rows: int, wide: float, high: float) -> list[Stroke]:
     """A cross at the middle of each overlap: pin the cross of one sheet on that of the next."""
-    found: list[Line] = []
+    found: list[Stroke] = []
     across = [OVERLAP / 2] * (column > 0) + [wide - OVERLAP / 2] * (column < columns - 1)
     down = [OVERLAP / 2] * (row > 0) + [high - OVERLAP / 2] * (row < rows - 1)
     places = [(x, y) for x in across for y in (high * 0.25, high * 0.75)] + [(wide / 2, y) for y in down]
     for x, y in places:
         a, b = MARGIN + x, MARGIN + y
-        found.append(Line(Layer.CONTROL, ((a - 3, b), (a + 3, b)), width=0.2))
-        found.append(Line(Layer.CONTROL, ((a, b - 3), (a, b + 3)), width=0.2))
+        found.append(Stroke(Layer.CONTROL, ((a - 3, b), (a + 3, b)), width=0.2))
+        found.append(Stroke(Layer.CONTROL, ((a, b - 3), (a, b + 3)), width=0.2))
     return found
 
 

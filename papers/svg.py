@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from xml.sax.saxutils import escape, quoteattr
 
-from papers.drawing import DASHES, Drawing, Layer, Line, Words
+from papers.drawing import DASHES, Drawing, Layer, Stroke, Words
 
 _INK = "#1a1f36"
 
@@ -32,7 +32,7 @@ def _figure(value: float) -> str:
     return f"{value:.5f}".rstrip("0").rstrip(".")
 
 
-def _path(line: Line) -> str:
+def _path(line: Stroke) -> str:
     points = " L".join(f"{_figure(x)} {_figure(y)}" for x, y in line.points)
     return f"M{points}{' Z' if line.closed else ''}"
 

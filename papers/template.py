@@ -6,14 +6,14 @@ from collections.abc import Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
-from papers.drawing import Drawing, Layer, Line, Words, box
+from papers.drawing import Drawing, Layer, Stroke, Words, box
 from ribbon.lengths import ZERO, Length, Unit
 from ribbon.strip import LineKind
 
 _TOP, _BELOW, _HIGH = 8.0, 18.0, 84.0  # mm above and below the strip, and how high it is drawn where it has one level
 
 
-class Marked(NamedTuple):
+class TemplateMark(NamedTuple):
     """A mark: its place from the start of the flat width, its kind, its pleat, its words, its shift at the upper level."""
 
     at: Length
@@ -31,7 +31,7 @@ class Marking(NamedTuple):
     """
 
     title: str
-    marks: Sequence[Marked]
+    marks: Sequence[TemplateMark]
     flat: Length
     start: Length
     end: Length
@@ -65,9 +65,9 @@ def template_drawing(marking: Marking) -> Drawing:
     lines = [box(Layer.CUT, 0, _TOP, whole, foot - _TOP, 0.5)]
     words = [Words((2, 5.5), marking.title, 3.6, bold=True)]
     ends = (origin, origin + float(marking.flat.mm))
-    lines += [Line(Layer.SEAM, ((at, _TOP), (at, foot))) for at in ends]
+    lines += [Stroke(Layer.SEAM, ((at, _TOP), (at, foot))) for at in ends]
     lines += [
-        Line(Layer.CUT, ((x, _TOP), (x, foot)), width=0.4)
+        Stroke(Layer.CUT, ((x, _TOP), (x, foot)), width=0.4)
         for join in marking.joins
         for x in (origin + float(join.mm) - 0.6, origin + float(join.mm) + 0.6)
     ]
@@ -85,27 +85,27 @@ def template_drawing(marking: Marking) -> Drawing:
     return Drawing(max(whole, 1.0), marking.tall, tuple(lines), tuple(words))
 
 
-def _drawn(kind: LineKind, at: float, top: float, foot: float, rows: int, *, bold: bool) -> list[Line]:
+def _drawn(kind: LineKind, at: float, top: float, foot: float, rows: int, *, bold: bool) -> list[Stroke]:
     layer, width = Layer[kind.name], 0.6 if bold else 0.3
     if kind is LineKind.STITCH:
         # A stitch point is a small cross on every row, straight below one another.
         found = []
         for row in range(rows):
             y = _TOP + 15 + row * 8.0
-            found.append(Line(layer, ((at - 1.2, y), (at + 1.2, y)), width=width))
-            found.append(Line(layer, ((at, y - 1.2), (at, y + 1.2)), width=width))
+            found.append(Stroke(layer, ((at - 1.2, y), (at + 1.2, y)), width=width))
+            found.append(Stroke(layer, ((at, y - 1.2), (at, y + 1.2)), width=width))
         return found
-    found = [Line(layer, ((top, _TOP), (at, foot)), width=width)]
+    found = [Stroke(layer, ((top, _TOP), (at, foot)), width=width)]
     if kind is LineKind.OUTER:
-        found.append(Line(layer, ((top - 2, _TOP + 3), (top, _TOP), (top + 2, _TOP + 3)), width=width))
+        found.append(Stroke(layer, ((top - 2, _TOP + 3), (top, _TOP), (top + 2, _TOP + 3)), width=width))
     elif kind is LineKind.INNER:
-        found.append(Line(layer, ((top - 2, _TOP), (top, _TOP + 3), (top + 2, _TOP)), width=width))
+        found.append(Stroke(layer, ((top - 2, _TOP), (top, _TOP + 3), (top + 2, _TOP)), width=width))
     elif kind is LineKind.PLACEMENT:
-        found.append(Line(layer, ((at - 2, foot), (at + 2, foot)), width=1.0))
+        found.append(Stroke(layer, ((at - 2, foot), (at + 2, foot)), width=1.0))
     return found
 
 
-def _tape(unit: Unit, origin: float, flat: float, foot: float, words: list[Words]) -> list[Line]:
+def _tape(unit: Unit, origin: float, flat: float, foot: float, words: list[Words]) -> list[Stroke]:
     """A tape along the foot: whole units numbered, their halves and tenths or eighths shorter."""
     parts = 8 if unit.binary else 10
     step = float((Fraction(127, 5) if unit.binary else Fraction(10)) / parts)
@@ -113,7 +113,7 @@ def _tape(unit: Unit, origin: float, flat: float, foot: float, words: list[Words
     for index in range(int(flat / step + 1e-9) + 1):
         tall = 7.0 if index % parts == 0 else 4.5 if index % (parts // 2) == 0 else 2.5
         x = origin + index * step
-        found.append(Line(Layer.TAPE, ((x, foot), (x, foot + tall)), width=0.2))
+        found.append(Stroke(Layer.TAPE, ((x, foot), (x, foot + tall)), width=0.2))
         if index % parts == 0:
             words.append(Words((x + 0.8, foot + 10.5), f"{index // parts}", 2.8))
     return found

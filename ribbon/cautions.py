@@ -1,4 +1,4 @@
-"""What a sewist should be warned of in a plan, each with a mend where there is one (work, sections 6 and 18)."""
+"""What a sewist should be warned of in a plan, each with a mend where there is one."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The chalk list: where each mark is measured to, from whichever end and on whichever side one chalks (work, sections 5 and 12)."""
+"""The chalk list: where each mark is measured to, from whichever end and on whichever side one chalks."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Check and correct: what was measured against what was planned, and the mend on the tape (work, section 16)."""
+"""Check and correct: what was measured against what was planned, and the mend on the tape."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a plan was reckoned: each equation in words, then with the sewist's own numbers in it (interface: pins)."""
+"""How a plan was reckoned: each equation in words, then with the sewist's own numbers in it."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from ribbon.pleats import Quantity
 from ribbon.pleats.relation import NOUGHT
 
 
-class Line(NamedTuple):
+class Reckoned(NamedTuple):
     """One line of the reckoning: what it found, the equation in words, and the same in numbers."""
 
     found: str
@@ -18,7 +18,7 @@ class Line(NamedTuple):
     numbers: str
 
 
-def explanation(plan: Plan) -> list[Line]:
+def explanation(plan: Plan) -> list[Reckoned]:
     """The lines of the reckoning, in the order in which things became known."""
     words = {name.value: name.word for name in Quantity} | {REST: "what is left over"}
     rest = plan.values.get(REST)
@@ -29,5 +29,5 @@ def explanation(plan: Plan) -> list[Line]:
     for step in plan.steps:
         if step.quantity != REST:
             formula = (step.relation.formula_with_rest if rest else "") or step.relation.formula
-            found.append(Line(words[step.quantity], formula.format_map(words), formula.format_map(numbers)))
+            found.append(Reckoned(words[step.quantity], formula.format_map(words), formula.format_map(numbers)))
     return found

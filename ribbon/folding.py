@@ -1,4 +1,4 @@
-"""The folding round: what to do with each pleat, and how it is pressed (work, section 12)."""
+"""The folding round: what to do with each pleat, and how it is pressed."""
 
 from __future__ import annotations
 

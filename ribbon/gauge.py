@@ -1,4 +1,4 @@
-"""The gauge: a card with notches that replaces measuring, where one pleat is like another (work, section 12)."""
+"""The gauge: a card with notches that replaces measuring, where one pleat is like another."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The order of making: what comes before what, each step with the figures that it needs (work, section 12)."""
+"""The order of making: what comes before what, each step with the figures that it needs."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from ribbon.pleats import Quantity
 Q = Quantity
 
 
-class Step(NamedTuple):
+class Task(NamedTuple):
     """One step of the making: its name and what to do, with its figures."""
 
     name: str
@@ -29,7 +29,7 @@ class Known(NamedTuple):
     tube: bool = False
 
 
-def order(section: Section | Band, plan: Plan | None, known: Known) -> list[Step]:
+def order(section: Section | Band, plan: Plan | None, known: Known) -> list[Task]:
     """The order of making; what fixes the order is said first.  `plan` is None for a mixed edge."""
     hung = plan is not None and plan.section.kind.upright and plan.section.kind.width is None
     found = [*_opening(section, plan), *_joins(section, known)]
@@ -40,95 +40,95 @@ def order(section: Section | Band, plan: Plan | None, known: Known) -> list[Step
     write = section.scribe.write
     finished = write(plan.finished).text if plan else "the finished width"
     found.append(
-        Step("check", f"Measure it laid flat, before it is attached: {finished} from stitching line to stitching line.")
+        Task("check", f"Measure it laid flat, before it is attached: {finished} from stitching line to stitching line.")
     )
     return [*found, *(_hang(plan) if hung and plan else _attach(section)), _LOG]
 
 
-_LOG = Step("log", "Write down what you would do otherwise next time.")
+_LOG = Task("log", "Write down what you would do otherwise next time.")
 
 
 def _closed(section: Section | Band) -> bool:
     return isinstance(section, Section) and section.closed
 
 
-def _opening(section: Section | Band, plan: Plan | None) -> list[Step]:
+def _opening(section: Section | Band, plan: Plan | None) -> list[Task]:
     if not _closed(section):
         return []
     under = "under a pleat" if plan is not None and plan.section.kind.folded else "where the joining starts"
-    return [Step("opening", f"Choose first where the zip or the opening goes: the joining starts there, {under}.")]
+    return [Task("opening", f"Choose first where the zip or the opening goes: the joining starts there, {under}.")]
 
 
-def _joins(section: Section | Band, known: Known) -> list[Step]:
+def _joins(section: Section | Band, known: Known) -> list[Task]:
     if not known.joins:
         return []
     many = f"{known.joins} joins" if known.joins > 1 else "the one join"
     return [
-        Step(
+        Task(
             "join",
             f"Sew {many}; press the allowances open, or to one side where thick. Then measure the whole flat width again.",
         )
     ]
 
 
-def _hem(section: Section | Band, known: Known) -> list[Step]:
+def _hem(section: Section | Band, known: Known) -> list[Task]:
     write = section.scribe.write
     much = f", {write(known.hem).text} of it" if known.hem is not None and known.hem > ZERO else ""
-    found = [Step("hem", f"Hem the free edge before any pleat is folded{much}, and trim it. Let a circle hang first.")]
+    found = [Task("hem", f"Hem the free edge before any pleat is folded{much}, and trim it. Let a circle hang first.")]
     return found + _lining(known)
 
 
-def _lining(known: Known) -> list[Step]:
+def _lining(known: Known) -> list[Task]:
     if not known.lined:
         return []
     if known.tube:
         says = "Sew the lining to the face along both sides, turn the tube, and press so that as much face rolls to the back at either side. Measure its width again."
     else:
         says = "Hem the lining by itself, lay it on the wrong side of the face, shorter by what was planned, and catch it along the sides."
-    return [Step("line", says)]
+    return [Task("line", says)]
 
 
-def _hung(section: Section | Band, known: Known) -> list[Step]:
+def _hung(section: Section | Band, known: Known) -> list[Task]:
     """What a curtain wants before its pleats: sides, hem, lining, heading."""
     write = section.scribe.write
     start, end = section.allowance.start, section.allowance.end
     sides = write(start).text if start == end else f"{write(start).text} and {write(end).text}"
     hem = f", {write(known.hem).text} of cloth" if known.hem is not None and known.hem > ZERO else ""
     heading = f"turn {write(known.heading).text} over it" if known.heading else "turn the top over it"
-    found = [] if known.tube else [Step("side hems", f"Turn and sew the side hems, {sides} at each side.")]
-    found += [Step("hem", f"Turn up the hem{hem}; weight its corners if it is to hang straight."), *_lining(known)]
+    found = [] if known.tube else [Task("side hems", f"Turn and sew the side hems, {sides} at each side.")]
+    found += [Task("hem", f"Turn up the hem{hem}; weight its corners if it is to hang straight."), *_lining(known)]
     return [
         *found,
-        Step(
+        Task(
             "heading",
             f"Lay the stiffener along the top and {heading}, or sew the heading tape on. Then measure the flat width again: pleats are planned from that.",
         ),
     ]
 
 
-def _mark(section: Section | Band, plan: Plan | None) -> Step:
+def _mark(section: Section | Band, plan: Plan | None) -> Task:
     write = section.scribe.write
     if plan is None:
-        return Step("mark", "Mark part by part, from one end.")
+        return Task("mark", "Mark part by part, from one end.")
     if not plan.section.kind.folded:
-        return Step(
+        return Task(
             "mark",
             f"Mark the match points on the {write(plan.flat).text} of cloth and on the {write(plan.finished).text} that it goes to.",
         )
     pleats = "1 pleat" if plan.count == 1 else f"{plan.count} pleats"
-    return Step(
+    return Task(
         "mark",
         f"Chalk {pleats} over {write(plan.flat).text}, inside the allowance first, then carry each mark down square. Marks that heat removes vanish under the iron.",
     )
 
 
-def _made(section: Section | Band, plan: Plan | None) -> list[Step]:
+def _made(section: Section | Band, plan: Plan | None) -> list[Task]:
     kind = plan.section.kind if plan else None
     if plan is not None and not plan.section.kind.folded:
         return _gathered(plan)
     if kind is not None and kind.upright and kind.width is Q.SPACING:
         return [
-            Step(
+            Task(
                 "draw up",
                 f"Sew {plan.section.rows if plan else 2} rows through the stitch points, draw all of them up together, and fasten.",
             )
@@ -136,62 +136,62 @@ def _made(section: Section | Band, plan: Plan | None) -> list[Step]:
     if kind is not None and kind.upright:
         fingers = kind.fingers
         dress = "leave it single" if fingers == 1 else f"dress it into {fingers} fingers"
-        return [Step("sew", f"Sew each pleat down its line, right side out; then {dress} and catch it by hand.")]
+        return [Task("sew", f"Sew each pleat down its line, right side out; then {dress} and catch it by hand.")]
     pins = 2 * plan.count if plan else 0
     counted = f" Count out {pins} pins, two to a pleat, and count them in again." if pins else ""
     return [
-        Step("fold and pin", f"Fold each pleat and bring it to its line at the top and at the hem; pin both.{counted}"),
-        Step("press", "Press each fold before the next covers it, through a cloth."),
-        Step("baste", "Baste inside the allowance, and take the pins out as you come to them: never sew over one."),
+        Task("fold and pin", f"Fold each pleat and bring it to its line at the top and at the hem; pin both.{counted}"),
+        Task("press", "Press each fold before the next covers it, through a cloth."),
+        Task("baste", "Baste inside the allowance, and take the pins out as you come to them: never sew over one."),
     ]
 
 
-def _gathered(plan: Plan) -> list[Step]:
+def _gathered(plan: Plan) -> list[Task]:
     if plan.section.gathering.ruffler is not None:
         return [
-            Step(
+            Task(
                 "gather",
                 "Sew it through the ruffling attachment as it was tried on the swatch, the first two tucks turned by hand; stop at each match point and compare.",
             )
         ]
     return [
-        Step(
+        Task(
             "gather",
             "Stitch the rows, knot one end, and draw the threads up part by part until match point meets match point.",
         ),
-        Step("baste", "Even the gathers with a pin, then stitch between the rows and take the lower thread out."),
+        Task("baste", "Even the gathers with a pin, then stitch between the rows and take the lower thread out."),
     ]
 
 
-def _stitched_down(plan: Plan | None) -> list[Step]:
+def _stitched_down(plan: Plan | None) -> list[Task]:
     if plan is None:
         return []
     width = plan.length(plan.section.kind.width) if plan.section.kind.width else None
     says = stops_say(plan.section, plan.pleats, width)
-    return [Step("stitch down", says)] if says else []
+    return [Task("stitch down", says)] if says else []
 
 
-def _hang(plan: Plan) -> list[Step]:
+def _hang(plan: Plan) -> list[Task]:
     return [
-        Step("hooks", f"Set {plan.count + 2} hooks or rings: one to a pleat and one at each end."),
-        Step(
+        Task("hooks", f"Set {plan.count + 2} hooks or rings: one to a pleat and one at each end."),
+        Task(
             "hang",
             "Hang it, dress the folds by hand from top to hem and tie them loosely for a few days. Rail and fixings must carry it; mind the ladder.",
         ),
     ]
 
 
-def _attach(section: Section | Band) -> list[Step]:
+def _attach(section: Section | Band) -> list[Task]:
     close = (
         "Close the opening last, its join behind a pleat, and count the pins in again."
         if _closed(section)
         else "Close the ends, and count the pins in again."
     )
     return [
-        Step(
+        Task(
             "attach", "Attach it to its band, tape or base. Trim nothing while a pocket or a back layer lies under it."
         ),
-        Step("close", close),
+        Task("close", close),
     ]
 
 

@@ -1,4 +1,4 @@
-"""Mends: changes to a section that put right what it is warned of, each tried before it is offered (work, section 6)."""
+"""Mends: changes to a section that put right what it is warned of, each tried before it is offered."""
 
 from __future__ import annotations
 

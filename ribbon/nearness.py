@@ -1,4 +1,4 @@
-"""How near one pleat comes to the next behind the edge: clear of it, meeting it or over it (work, section 6)."""
+"""How near one pleat comes to the next behind the edge: clear of it, meeting it or over it."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is said of an edge beyond its row: tapering, stops, swatches, match points, the way it faces (work, sections 2, 7, 10)."""
+"""What is said of an edge beyond its row: tapering, stops, swatches, match points, the way it faces."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ Q = Quantity
 
 
 def facing_says(section: Section) -> str | None:
-    """How the pleats face, from the right side and turned over; None where they have no hand (work, section 2).
+    """How the pleats face, from the right side and turned over; None where they have no hand.
 
     Turned over, the folds point to the same hand of whoever looks, so the other way along the edge.
     """
@@ -161,7 +161,7 @@ class Gathered(NamedTuple):
 
 
 def gathered(plan: Plan) -> Gathered | None:
-    """The match points, threads and tolerance of a gathered plan; None for pleats (work, section 10)."""
+    """The match points, threads and tolerance of a gathered plan; None for pleats."""
     section = plan.section
     if section.kind.folded:
         return None

@@ -1,4 +1,4 @@
-"""The slip: what to do, in sentences a sewist would say (interface: answers are sentences)."""
+"""The slip: what to do, in sentences a sewist would say."""
 
 from __future__ import annotations
 

@@ -23,13 +23,12 @@ from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.piece import Laid, Piece
 from ribbon.cloth.seen import Seen, on_front, on_spans
 from ribbon.cloth.shares import drops
-from ribbon.cloth.stripes import Apron, Band, Stripe, apron, coloured, lined_up, repeat_of, to_repeat, usual_hand
+from ribbon.cloth.stripes import Apron, Stripe, StripeSpan, apron, coloured, lined_up, repeat_of, to_repeat, usual_hand
 from ribbon.cloth.ways import Way, usual, ways
 from ribbon.cloth.weight import load
 
 __all__ = [
     "Apron",
-    "Band",
     "Bolt",
     "Bought",
     "Drop",
@@ -46,6 +45,7 @@ __all__ = [
     "Piece",
     "Seen",
     "Stripe",
+    "StripeSpan",
     "Way",
     "allowed_of",
     "apron",

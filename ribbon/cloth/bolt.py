@@ -1,4 +1,4 @@
-"""Cloth as it lies on the shelf: its width, its repeats, its direction, what it costs (work, section 9)."""
+"""Cloth as it lies on the shelf: its width, its repeats, its direction, what it costs."""
 
 from __future__ import annotations
 
@@ -33,7 +33,7 @@ class Bolt:
     weight: Fraction | None = None
 
     def bought(self, needed: Length) -> Length:
-        """The length to ask for: `needed`, more by what it will shrink, up to the shop's step (work, section 9)."""
+        """The length to ask for: `needed`, more by what it will shrink, up to the shop's step."""
         more = needed / (1 - self.shrinkage)
         steps = -(-(more / self.step) // 1)
         return self.step * steps

@@ -1,4 +1,4 @@
-"""What to buy, and what the cloth at hand will make (work, section 9)."""
+"""What to buy, and what the cloth at hand will make."""
 
 from __future__ import annotations
 
@@ -65,7 +65,7 @@ class Notion:
 
 
 def notions(made: Plan, joins: int, drop: Length | None) -> list[Notion]:
-    """What a piece wants beside its cloth, by its kind (work, sections 9 and 14).
+    """What a piece wants beside its cloth, by its kind.
 
     Hooks are one a pleat and one at each end.  Thread is what the seams, hems and rows take, three times their length.
     A ring of pleats is opened; a frill that is closed slips over.

@@ -1,4 +1,4 @@
-"""The length of one drop: from the finished edge to the trimmed cut (work, section 9)."""
+"""The length of one drop: from the finished edge to the trimmed cut."""
 
 from __future__ import annotations
 
@@ -132,7 +132,7 @@ def lining_taken(found: list[LiningCut], wanted: str) -> LiningCut:
 
 
 def lined(face_width: Length, drop: Drop, lining: Lining) -> Lined:
-    """The lining of a face cut `face_width` wide (work, section 9).
+    """The lining of a face cut `face_width` wide.
 
     Narrower once and not for each width.  A tube turned measures (face + lining − 4 seam allowances) / 2; what the
     face is wider than that comes round to the back, half at each side.

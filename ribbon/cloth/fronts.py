@@ -1,4 +1,4 @@
-"""Plain front pieces in one length with the pleats: what they add to the strip (work, section 11)."""
+"""Plain front pieces in one length with the pleats: what they add to the strip."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A strip joined for the way that it lies on the bolt (work, sections 8 and 9)."""
+"""A strip joined for the way that it lies on the bolt."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The cutting plan: every piece in its place on the bolt, or on the rectangles at hand (work, section 9)."""
+"""The cutting plan: every piece in its place on the bolt, or on the rectangles at hand."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Pieces to be cut: strips, bands, linings, pockets, ties (work, section 9)."""
+"""Pieces to be cut: strips, bands, linings, pockets, ties."""
 
 from __future__ import annotations
 

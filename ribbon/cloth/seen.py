@@ -1,4 +1,4 @@
-"""Stripes as they are seen once the strip is folded (work, section 11)."""
+"""Stripes as they are seen once the strip is folded."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.cloth.stripes import Band
+from ribbon.cloth.stripes import StripeSpan
 from ribbon.readings import Showing, on_span
 from ribbon.strip import Walk
 
@@ -21,7 +21,7 @@ class Seen(NamedTuple):
     stripe: int
 
 
-def on_spans(bands: Sequence[Band], walked: Walk) -> list[Seen]:
+def on_spans(bands: Sequence[StripeSpan], walked: Walk) -> list[Seen]:
     """Every span's own colours where it comes to lie, in order along the cloth."""
     found: list[Seen] = []
     for span in range(len(walked.layers)):
@@ -29,7 +29,7 @@ def on_spans(bands: Sequence[Band], walked: Walk) -> list[Seen]:
     return found
 
 
-def on_front(bands: Sequence[Band], walked: Walk, showing: Sequence[Showing]) -> list[Seen]:
+def on_front(bands: Sequence[StripeSpan], walked: Walk, showing: Sequence[Showing]) -> list[Seen]:
     """The colours that show, left to right: of each stretch of the front view, its own part of its span."""
     found: list[Seen] = []
     for one in showing:
@@ -41,7 +41,7 @@ def on_front(bands: Sequence[Band], walked: Walk, showing: Sequence[Showing]) ->
     return found
 
 
-def _along(bands: Sequence[Band], walked: Walk, span: int, window: tuple[int, int] | None) -> list[Seen]:
+def _along(bands: Sequence[StripeSpan], walked: Walk, span: int, window: tuple[int, int] | None) -> list[Seen]:
     """The colours of one span between its finished ends, cut to `window` where there is one."""
     flat_from, flat_to = walked.flat[span], walked.flat[span + 1]
     x_from, x_to = walked.x[span], walked.x[span + 1]

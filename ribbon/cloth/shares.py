@@ -1,4 +1,4 @@
-"""How many drops of a bolt a set of widths is cut from (work, section 9)."""
+"""How many drops of a bolt a set of widths is cut from."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Stripes and plaids: a cloth's own sequence of colours, followed through the folds (work, section 11)."""
+"""Stripes and plaids: a cloth's own sequence of colours, followed through the folds."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ class Stripe(NamedTuple):
     name: str = ""
 
 
-class Band(NamedTuple):
+class StripeSpan(NamedTuple):
     """A stretch of one colour on the flat strip, `start` to `end` in parts of the walk; `stripe` is its place in the sequence."""
 
     start: Fraction
@@ -32,19 +32,19 @@ def repeat_of(stripes: Sequence[Stripe]) -> Length:
     return sum((stripe.width for stripe in stripes), ZERO)
 
 
-def coloured(walked: Walk, stripes: Sequence[Stripe], first: Length) -> list[Band]:
+def coloured(walked: Walk, stripes: Sequence[Stripe], first: Length) -> list[StripeSpan]:
     """The flat strip in its colours, the sequence beginning `first` along the strip (and before it, backwards)."""
     whole, per = walked.flat[-1], walked.parts
     turn = repeat_of(stripes).mm * per
     at = first.mm * per
     at -= turn * -(-at // turn)  # the last beginning of the sequence at or before the start of the strip
-    found: list[Band] = []
+    found: list[StripeSpan] = []
     while at < whole:
         for index, stripe in enumerate(stripes):
             end = at + stripe.width.mm * per
             a, b = max(Fraction(0), at), min(Fraction(whole), end)
             if b > a:
-                found.append(Band(a, b, index))
+                found.append(StripeSpan(a, b, index))
             at = end
             if at >= whole:
                 break
@@ -112,7 +112,7 @@ def usual_hand(*, imperial: bool) -> Length:
 
 
 def apron(flat: Length, front: Length, fold: Length, needed: Length) -> Apron:
-    """How a length of cloth is shared between an outer and an inner front piece and the pleats (work, section 11).
+    """How a length of cloth is shared between an outer and an inner front piece and the pleats.
 
     Each front piece is `front` wide and has an inside fold `fold` deep within its edge.  Where the pleats `needed` do
     not fit, what gives is, in order: the inner piece's fold, down to nothing; the outer one keeps its own.

@@ -1,4 +1,4 @@
-"""The ways a long strip lies on the bolt: across it, lengthways, or railroaded (work, section 9)."""
+"""The ways a long strip lies on the bolt: across it, lengthways, or railroaded."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How heavy the made piece is, and what it hangs on (work, section 9)."""
+"""How heavy the made piece is, and what it hangs on."""
 
 from __future__ import annotations
 

@@ -1,6 +1,6 @@
 """Gathers: cloth drawn up by a ratio, with match points instead of folds."""
 
-from ribbon.gathers.gather import GATHER, Part, Thread, gathered_strip, parts, thread
+from ribbon.gathers.gather import GATHER, Stretch, Thread, gathered_strip, parts, thread
 from ribbon.gathers.gathering import (
     BY_WEIGHT,
     Gathering,
@@ -21,9 +21,9 @@ __all__ = [
     "BY_WEIGHT",
     "GATHER",
     "Gathering",
-    "Part",
     "Point",
     "Ruffler",
+    "Stretch",
     "Swatch",
     "Thread",
     "Tried",

@@ -1,4 +1,4 @@
-"""Gathers: no folds, a ratio, and match points that pair off the two edges (work, section 10)."""
+"""Gathers: no folds, a ratio, and match points that pair off the two edges."""
 
 from __future__ import annotations
 
@@ -30,7 +30,7 @@ GATHER = Kind(
 )
 
 
-class Part(NamedTuple):
+class Stretch(NamedTuple):
     """What lies between two match points: as wide as `finished` on the edge, `flat` on the cloth.
 
     `name` is that of the named point at its end, empty for one found by halving.
@@ -42,14 +42,14 @@ class Part(NamedTuple):
 
 
 def halvings(finished: Length, longest: Length) -> int:
-    """How many equal parts to mark both edges in: 1, 2, 4, 8 … until each is at most `longest` (work, section 10)."""
+    """How many equal parts to mark both edges in: 1, 2, 4, 8 … until each is at most `longest`."""
     parts = 1
     while finished / parts > longest:
         parts *= 2
     return parts
 
 
-def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Part]:
+def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Stretch]:
     """The parts between match points along an edge `drawn` wide made of `flat` cloth.
 
     Between the named points the cloth is shared in proportion, unless a point says where it lies on the cloth;
@@ -67,16 +67,16 @@ def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Part]:
         start, end = before.flat or ZERO, after.flat or ZERO
         share = (point.at - before.at) / (after.at - before.at)
         placed.append(point._replace(flat=start + (end - start) * share))
-    found: list[Part] = []
+    found: list[Stretch] = []
     for a, b in pairwise(placed):
         wide, cloth = b.at - a.at, (b.flat or ZERO) - (a.flat or ZERO)
         many = halvings(wide, gathering.longest)
-        found += [Part(wide / many, cloth / many)] * (many - 1)
-        found.append(Part(wide / many, cloth / many, b.name))
+        found += [Stretch(wide / many, cloth / many)] * (many - 1)
+        found.append(Stretch(wide / many, cloth / many, b.name))
     return found
 
 
-def gathered_strip(lead: Length, found: list[Part], tail: Length, *, ring: bool = False) -> Strip:
+def gathered_strip(lead: Length, found: list[Stretch], tail: Length, *, ring: bool = False) -> Strip:
     """The strip of a gathered edge: plain `lead`, the parts drawn up, plain `tail`.
 
     Match points stand between the parts; the first and last are where the gathers begin and end.  On a ring the last

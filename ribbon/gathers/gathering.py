@@ -1,4 +1,4 @@
-"""What is settled about how an edge is gathered: rows, match points, swatches, a ruffling attachment (work, section 10)."""
+"""What is settled about how an edge is gathered: rows, match points, swatches, a ruffling attachment."""
 
 from __future__ import annotations
 
@@ -40,7 +40,7 @@ class Ruffler(NamedTuple):
 
     @property
     def ratio(self) -> Fraction:
-        """R = 1 + t / (k·L) (work, section 10)."""
+        """R = 1 + t / (k·L)."""
         return 1 + self.tuck / (self.stitch * self.every)
 
 
@@ -68,7 +68,7 @@ BY_WEIGHT = {
     "medium": (Fraction(15, 8), "medium cloth takes 1¾ to 2 times"),
     "heavy": (Fraction(3, 2), "heavy cloth takes about 1½ times"),
 }
-"""Usual fullness by weight of cloth: starting points only, a swatch decides (work, section 10)."""
+"""Usual fullness by weight of cloth: starting points only, a swatch decides."""
 
 
 class Tried(NamedTuple):
@@ -106,7 +106,7 @@ def settings(*, imperial: bool) -> Gathering:
 
 
 def stitch_for(tuck: Length, every: int, ratio: Fraction) -> Length:
-    """The stitch length L = t / (k·(R − 1)) that makes a wanted ratio (work, section 10)."""
+    """The stitch length L = t / (k·(R − 1)) that makes a wanted ratio."""
     return tuck / ((ratio - 1) * every)
 
 
@@ -125,5 +125,5 @@ def stitch_text(stitch: Length) -> str:
 
 
 def tuck_from(swatch: Swatch, every: int, stitch: Length) -> Length:
-    """The tuck t = (R − 1)·k·L that one swatch shows (work, section 10)."""
+    """The tuck t = (R − 1)·k·L that one swatch shows."""
     return stitch * (every * (swatch.ratio - 1))

@@ -1,4 +1,4 @@
-"""Pins: solving a section from whatever is known of it (work, sections 3 to 5)."""
+"""Pins: solving a section from whatever is known of it."""
 
 from ribbon.pins.choices import Choice, choices
 from ribbon.pins.corrected import (
@@ -24,7 +24,7 @@ from ribbon.pins.section import (
     Allowance,
     Cloth,
     End,
-    Piece,
+    PatternPiece,
     Pin,
     Place,
     Remainder,
@@ -55,7 +55,7 @@ __all__ = [
     "Meaning",
     "Mixed",
     "Part",
-    "Piece",
+    "PatternPiece",
     "Pin",
     "Place",
     "Plan",

@@ -1,4 +1,4 @@
-"""The neighbouring counts, as choices (work, section 4)."""
+"""The neighbouring counts, as choices."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A row put right after it was measured: some pleats take a little more, or less, of cloth already cut (work, section 16).
+"""A row put right after it was measured: some pleats take a little more, or less, of cloth already cut.
 
 What is cut stays as it is.  A knife, a tuck or a pinch pleat changes by a division of the tape: its outer fold stays
 and its placement line moves, into the run beside it.  A box or an inverted pleat changes by two, one at each side, so

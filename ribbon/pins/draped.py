@@ -1,4 +1,4 @@
-"""Pleats draped by eye, then evened (work, section 7: measured by hand)."""
+"""Pleats draped by eye, then evened."""
 
 from __future__ import annotations
 

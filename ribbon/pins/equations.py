@@ -1,4 +1,4 @@
-"""The equations of a row of even pleats, each stated once (work, section 3).
+"""The equations of a row of even pleats, each stated once.
 
 With a = the stated widths at the two ends, c = the spaces that the ends add, less one, e = what is left over:
 
@@ -36,6 +36,87 @@ def end_constants(section: Section) -> tuple[Fraction, Fraction]:
     )
 
 
+class _Terms:
+    """What the equations of a section are made of, each as a value and in words."""
+
+    def __init__(self, section: Section) -> None:
+        self.section = section
+        self.a, self.c = end_constants(section)
+        # With the remainder in the spacing nothing is ever left over, and no equation need ask.
+        self.left_over = (REST,) if section.remainder is not Remainder.SPACING else ()
+        self.lying = bool(self.a or self.left_over)
+        self.part = section.school is School.PLEATED  # the fullness multiplies the pleated part alone
+        # As many spaces as pleats and nothing else that is multiplied: what holds of the row holds of each pleat.
+        self.each = self.c == 0 and not self.left_over and (self.part or not self.a)
+
+    def lies_flat(self, v: Values) -> Fraction:
+        """A + e: what lies flat at the ends."""
+        return self.a + v[REST] if self.left_over else self.a
+
+    def multiplied(self, v: Values) -> Fraction:
+        """F − A: what the fullness multiplies."""
+        return v[Q.FINISHED] - self.lies_flat(v) if self.lying and self.part else v[Q.FINISHED]
+
+    def spaced(self, v: Values) -> Fraction:
+        """(N + c)·s: the row without what lies flat."""
+        return (v[Q.COUNT] + self.c if self.c else v[Q.COUNT]) * v[Q.SPACING]
+
+    def row_width(self, v: Values) -> Fraction:
+        """(N + c)·s + a + e."""
+        return self.spaced(v) + self.lies_flat(v) if self.lying else self.spaced(v)
+
+    def row_multiplied(self, v: Values) -> Fraction:
+        """What the fullness multiplies, by the spaces of the row."""
+        return self.spaced(v) if self.part else self.row_width(v)
+
+    def beside_ends(self, v: Values) -> Fraction:
+        """N·s, without the count: the row less its ends."""
+        pleated = v[Q.FINISHED] - self.lies_flat(v) if self.lying else v[Q.FINISHED]
+        return pleated - self.c * v[Q.SPACING] if self.c else pleated
+
+    def flat_said(self, *, rest: bool) -> list[str]:
+        """What lies flat at the two ends: the stated widths, and what is left over."""
+        section = self.section
+        ends = [] if section.closed else [end.width for end in (section.lead, section.tail) if end.width]
+        return [section.scribe.write(width).text for width in ends] + ["{rest}"] * rest
+
+    def less_flat_said(self, what: str, *, rest: bool) -> str:
+        """`what` less everything that lies flat."""
+        return " − ".join([what, *self.flat_said(rest=rest)])
+
+    def spaces_said(self) -> str:
+        """The spaces of the row, by its count."""
+        spaces = {-2: "({count} − 1)", -1: "({count} − ½)", 0: "{count}", 1: "({count} + ½)", 2: "({count} + 1)"}
+        return f"{spaces[int(self.c * 2)]} × {{spacing}}"
+
+    def row_said(self, rest: bool) -> str:
+        """The width of the row as this section's ends make it."""
+        flat = self.flat_said(rest=rest)
+        first = flat[:1] if not self.section.closed and self.section.lead.width else []
+        return " + ".join([*first, self.spaces_said(), *flat[len(first) :]])
+
+    def multiplied_said(self, rest: bool) -> str:
+        """F − A, or F where the whole edge is multiplied."""
+        return _bracketed(self.less_flat_said("{finished}", rest=rest)) if self.part else "{finished}"
+
+    def row_multiplied_said(self, rest: bool) -> str:
+        """What is multiplied, as spaces: of the pleated part, or of the whole edge."""
+        return self.spaces_said() if self.part else _bracketed(self.row_said(rest))
+
+
+def _stated(
+    name: str,
+    say: Callable[[bool], str],
+    quantities: tuple[str, ...],
+    residual: Callable[[Values], Fraction],
+    *,
+    derived: bool = True,
+    rests_on: str | None = None,
+) -> Relation:
+    """A relation whose words depend on what is left over."""
+    return Relation(name, say(False), quantities, residual, derived, rests_on, say(True))
+
+
 def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ...]:
     """Every equation that holds for `section`; with `meet`, also that its pleats meet.
 
@@ -43,253 +124,173 @@ def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ..
     """
     if section.places:
         return placed_equations(section, meet=meet)
-    a, c = end_constants(section)
-    # With the remainder in the spacing nothing is ever left over, and no equation need ask.
-    left_over = (REST,) if section.remainder is not Remainder.SPACING else ()
-    flat_part = 1 if section.school is School.PLEATED else 0
-    kind = section.kind
-
-    def both(say: Callable[[bool], str]) -> tuple[str, str]:
-        """A formula without and with what is left over."""
-        return say(False), say(True) if left_over else ""
-
-    def row_said(rest: bool) -> str:
-        return _row_in_words(section, rest=rest)
-
-    def multiplied_said(rest: bool) -> str:
-        """F − A, or F where the whole edge is multiplied."""
-        return _bracketed(_less("{finished}", _flat_in_words(section, rest=rest))) if flat_part else "{finished}"
-
-    def spaced_said(rest: bool) -> str:
-        """What is multiplied, as spaces: of the pleated part, or of the whole edge."""
-        if flat_part:
-            return f"{_spaces_in_words(section)} × {{spacing}}"
-        return _bracketed(row_said(rest))
-
-    def more_said(rest: bool) -> str:
-        return f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {multiplied_said(rest)}"
-
-    lying = bool(a or left_over)
-
-    # As many spaces as pleats and nothing else that is multiplied: what holds of the row holds of each pleat.
-    each = c == 0 and not left_over and (flat_part == 1 or not a)
-
-    def lies_flat(v: Values) -> Fraction:
-        """A + e: what lies flat at the ends."""
-        return a + v[REST] if left_over else a
-
-    def multiplied(v: Values) -> Fraction:
-        """F − A: what the fullness multiplies."""
-        return v[Q.FINISHED] - lies_flat(v) if lying and flat_part else v[Q.FINISHED]
-
-    plain, with_rest = both(
-        lambda rest: (
-            f"{_less('{flat}', _flat_in_words(section, rest=rest) if flat_part else [])} = "
-            f"{{fullness}} × {multiplied_said(rest)}"
-        )
-    )
-    fullness = Relation(
-        "fullness",
-        plain,
-        (Q.FLAT, Q.FULLNESS, Q.FINISHED, *left_over),
-        lambda v: (v[Q.FLAT] - lies_flat(v) if lying and flat_part else v[Q.FLAT]) - v[Q.FULLNESS] * multiplied(v),
-        formula_with_rest=with_rest,
-    )
+    terms, kind = _Terms(section), section.kind
+    fullness = _fullness(terms)
     if not kind.folded:
         return (fullness,)
-
-    def spaced(v: Values) -> Fraction:
-        """(N + c)·s: the row without what lies flat."""
-        return (v[Q.COUNT] + c if c else v[Q.COUNT]) * v[Q.SPACING]
-
-    def beside_ends(v: Values) -> Fraction:
-        """N·s, without the count: the row less its ends."""
-        pleated = v[Q.FINISHED] - lies_flat(v) if lying else v[Q.FINISHED]
-        return pleated - c * v[Q.SPACING] if c else pleated
-
-    def row_width(v: Values) -> Fraction:
-        return spaced(v) + lies_flat(v) if lying else spaced(v)
-
-    plain, with_rest = both(lambda rest: f"{{finished}} = {row_said(rest)}")
-    row = Relation(
+    row = _stated(
         "row",
-        plain,
-        (Q.FINISHED, Q.COUNT, Q.SPACING, *left_over),
-        lambda v: v[Q.FINISHED] - row_width(v),
-        formula_with_rest=with_rest,
+        lambda rest: f"{{finished}} = {terms.row_said(rest)}",
+        (Q.FINISHED, Q.COUNT, Q.SPACING, *terms.left_over),
+        lambda v: v[Q.FINISHED] - terms.row_width(v),
+        derived=False,
     )
     if kind.width is Q.SPACING:
-        return (row, *_upright_cloth(section, a, flat_part), fullness, *kind.relations)
-
+        return (row, *_upright_cloth(terms), fullness, *kind.relations)
     cloth = Relation(
         "cloth",
         "{flat} = {finished} + {count} × {per_pleat}",
         (Q.FLAT, Q.FINISHED, Q.COUNT, Q.PER_PLEAT),
         lambda v: v[Q.FLAT] - v[Q.FINISHED] - v[Q.COUNT] * v[Q.PER_PLEAT],
     )
-    derived = [
-        Relation(
+    own, derived = list(kind.relations), _derived(terms)
+    three: list[Relation] = []
+    if meet and kind.meeting is not None and kind.meeting_take_up is not None:
+        own.append(kind.meeting)
+        derived += _meeting(terms, kind.meeting_take_up, kind.hole)
+        if shut or kind.hole is None:
+            three, joined = _shut(terms, kind.meeting_take_up(Fraction(1), NOUGHT))
+            derived.append(joined)
+    # That fullness is 3 is looked at before anything follows from another one.
+    return (row, cloth, fullness, *three, *own, *derived)
+
+
+def _fullness(terms: _Terms) -> Relation:
+    def say(rest: bool) -> str:
+        flat = terms.less_flat_said("{flat}", rest=rest) if terms.part else "{flat}"
+        return f"{flat} = {{fullness}} × {terms.multiplied_said(rest)}"
+
+    def residual(v: Values) -> Fraction:
+        flat = v[Q.FLAT] - terms.lies_flat(v) if terms.lying and terms.part else v[Q.FLAT]
+        return flat - v[Q.FULLNESS] * terms.multiplied(v)
+
+    return _stated("fullness", say, (Q.FLAT, Q.FULLNESS, Q.FINISHED, *terms.left_over), residual, derived=False)
+
+
+def _more_said(multiplied: str) -> str:
+    """What the pleats take beyond what shows."""
+    return f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {multiplied}"
+
+
+def _derived(terms: _Terms) -> list[Relation]:
+    """Two or three of the equations at once."""
+    found = [
+        _stated(
             "row and cloth",
-            f"{{flat}} = {row_said(False)} + {{count}} × {{per_pleat}}",
-            (Q.FLAT, Q.COUNT, Q.SPACING, Q.PER_PLEAT, *left_over),
-            lambda v: v[Q.FLAT] - row_width(v) - v[Q.COUNT] * v[Q.PER_PLEAT],
-            derived=True,
-            formula_with_rest=f"{{flat}} = {row_said(True)} + {{count}} × {{per_pleat}}",
+            lambda rest: f"{{flat}} = {terms.row_said(rest)} + {{count}} × {{per_pleat}}",
+            (Q.FLAT, Q.COUNT, Q.SPACING, Q.PER_PLEAT, *terms.left_over),
+            lambda v: v[Q.FLAT] - terms.row_width(v) - v[Q.COUNT] * v[Q.PER_PLEAT],
         ),
-        Relation(
+        _stated(
             "cloth and fullness",
-            more_said(False),
-            (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.FINISHED, *left_over),
-            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * multiplied(v),
-            derived=True,
-            formula_with_rest=more_said(True),
+            lambda rest: _more_said(terms.multiplied_said(rest)),
+            (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.FINISHED, *terms.left_over),
+            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * terms.multiplied(v),
         ),
-        Relation(
+    ]
+    if terms.each:
+        alike = Relation(
             "row, cloth and fullness",
             "{per_pleat} = ({fullness} − 1) × {spacing}",
             (Q.PER_PLEAT, Q.FULLNESS, Q.SPACING),
             lambda v: v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * v[Q.SPACING],
         )
-        if each
-        else Relation(
-            "row, cloth and fullness",
-            f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {spaced_said(False)}",
-            (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.SPACING, *left_over),
-            lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
+        return [*found, alike]
+    whole = _stated(
+        "row, cloth and fullness",
+        lambda rest: _more_said(terms.row_multiplied_said(rest)),
+        (Q.COUNT, Q.PER_PLEAT, Q.FULLNESS, Q.SPACING, *terms.left_over),
+        lambda v: v[Q.COUNT] * v[Q.PER_PLEAT] - (v[Q.FULLNESS] - 1) * terms.row_multiplied(v),
+    )
+    return [*found, whole]
+
+
+def _meeting(terms: _Terms, take: Callable[[Fraction, Fraction], Fraction], hole: Quantity | None) -> list[Relation]:
+    """The same where pleats meet, so that the spacing and the kind's `hole` say what each takes."""
+    holes = (hole,) if hole else ()
+
+    def taken(v: Values) -> Fraction:
+        return take(v[Q.SPACING], v[hole] if hole else NOUGHT)
+
+    cloth = Relation(
+        "row and cloth, pleats meeting",
+        "{flat} = {finished} + {count} × {per_pleat}",
+        (Q.FLAT, Q.COUNT, Q.SPACING, *terms.left_over, *holes),
+        lambda v: v[Q.FLAT] - terms.row_width(v) - v[Q.COUNT] * taken(v),
+        derived=True,
+        rests_on=MEET,
+    )
+    if terms.each:
+        alike = Relation(
+            "fullness, pleats meeting",
+            "{per_pleat} = ({fullness} − 1) × {spacing}",
+            (Q.FULLNESS, Q.SPACING, *holes),
+            lambda v: taken(v) - (v[Q.FULLNESS] - 1) * v[Q.SPACING],
             derived=True,
-            formula_with_rest=f"{{count}} × {{per_pleat}} = ({{fullness}} − 1) × {spaced_said(True)}",
-        ),
-    ]
-    own = list(kind.relations)
-    meeting: list[Relation] = []
-    if meet and kind.meeting is not None and kind.meeting_take_up is not None:
-        take, hole = kind.meeting_take_up, kind.hole
-        own.append(kind.meeting)
-        holes = (hole,) if hole else ()
-
-        def taken(v: Values) -> Fraction:
-            return take(v[Q.SPACING], v[hole] if hole else NOUGHT)
-
-        derived += [
-            Relation(
-                "row and cloth, pleats meeting",
-                "{flat} = {finished} + {count} × {per_pleat}",
-                (Q.FLAT, Q.COUNT, Q.SPACING, *left_over, *holes),
-                lambda v: v[Q.FLAT] - row_width(v) - v[Q.COUNT] * taken(v),
-                derived=True,
-                rests_on=MEET,
-            ),
-            Relation(
-                "fullness, pleats meeting",
-                "{per_pleat} = ({fullness} − 1) × {spacing}",
-                (Q.FULLNESS, Q.SPACING, *holes),
-                lambda v: taken(v) - (v[Q.FULLNESS] - 1) * v[Q.SPACING],
-                derived=True,
-                rests_on=MEET,
-            )
-            if each
-            else Relation(
-                "fullness, pleats meeting",
-                more_said(False),
-                (Q.FULLNESS, Q.COUNT, Q.SPACING, *left_over, *holes),
-                lambda v: v[Q.COUNT] * taken(v) - (v[Q.FULLNESS] - 1) * (spaced(v) if flat_part else row_width(v)),
-                derived=True,
-                rests_on=MEET,
-                formula_with_rest=more_said(True),
-            ),
-        ]
-        if shut or hole is None:
-            # N·t is then a multiple of N·s = F − a − c·s − e whatever N is:
-            # "when pleats meet, fullness is 3 whatever the pleat size".
-            per_space = take(Fraction(1), NOUGHT)
-            if each:
-                meeting.append(
-                    Relation(
-                        "fullness of pleats that meet",
-                        f"{{fullness}} = 1 + {per_space}",
-                        (Q.FULLNESS,),
-                        lambda v: v[Q.FULLNESS] - 1 - per_space,
-                        rests_on=MEET,
-                    )
-                )
-            derived.append(
-                Relation(
-                    "pleats that meet",
-                    f"{{flat}} = {{finished}} + {per_space} × {'{finished}' if each else '{count} × {spacing}'}",
-                    (Q.FLAT, Q.FINISHED, *left_over, *((Q.SPACING,) if c else ())),
-                    lambda v: v[Q.FLAT] - v[Q.FINISHED] - per_space * beside_ends(v),
-                    rests_on=MEET,
-                )
-            )
-    # That fullness is 3 is looked at before anything follows from another one.
-    return (row, cloth, fullness, *meeting, *own, *derived)
+            rests_on=MEET,
+        )
+        return [cloth, alike]
+    whole = _stated(
+        "fullness, pleats meeting",
+        lambda rest: _more_said(terms.multiplied_said(rest)),
+        (Q.FULLNESS, Q.COUNT, Q.SPACING, *terms.left_over, *holes),
+        lambda v: v[Q.COUNT] * taken(v) - (v[Q.FULLNESS] - 1) * terms.row_multiplied(v),
+        rests_on=MEET,
+    )
+    return [cloth, whole]
 
 
-def _upright_cloth(section: Section, a: Fraction, flat_part: int) -> tuple[Relation, ...]:
-    def less(what: str, rest: bool) -> str:
-        return _bracketed(_less(what, _flat_in_words(section, rest=rest)))
+def _shut(terms: _Terms, per_space: Fraction) -> tuple[list[Relation], Relation]:
+    """Pleats that meet with nothing between: N·t is then a multiple of N·s = F − a − c·s − e whatever N is.
 
-    def cloth(rest: bool) -> str:
-        return " + ".join(["{flat} = {count} × {per_pleat}", *_flat_in_words(section, rest=rest)])
+    "When pleats meet, fullness is 3 whatever the pleat size."
+    """
+    three = Relation(
+        "fullness of pleats that meet",
+        f"{{fullness}} = 1 + {per_space}",
+        (Q.FULLNESS,),
+        lambda v: v[Q.FULLNESS] - 1 - per_space,
+        rests_on=MEET,
+    )
+    joined = Relation(
+        "pleats that meet",
+        f"{{flat}} = {{finished}} + {per_space} × {'{finished}' if terms.each else '{count} × {spacing}'}",
+        (Q.FLAT, Q.FINISHED, *terms.left_over, *((Q.SPACING,) if terms.c else ())),
+        lambda v: v[Q.FLAT] - v[Q.FINISHED] - per_space * terms.beside_ends(v),
+        rests_on=MEET,
+    )
+    return [three] if terms.each else [], joined
+
+
+def _upright_cloth(terms: _Terms) -> tuple[Relation, ...]:
+    a = terms.a
 
     def shares(rest: bool) -> str:
-        return f"{less('{flat}', rest)} ÷ {less('{finished}', rest)} = {{per_pleat}} ÷ {{spacing}}"
+        flat, finished = (_bracketed(terms.less_flat_said(what, rest=rest)) for what in ("{flat}", "{finished}"))
+        return f"{flat} ÷ {finished} = {{per_pleat}} ÷ {{spacing}}"
 
     return (
-        Relation(
+        _stated(
             "cloth",
-            cloth(False),
+            lambda rest: " + ".join(["{flat} = {count} × {per_pleat}", *terms.flat_said(rest=rest)]),
             (Q.FLAT, Q.COUNT, Q.PER_PLEAT, REST),
             lambda v: v[Q.FLAT] - a - v[REST] - v[Q.COUNT] * v[Q.PER_PLEAT],
-            formula_with_rest=cloth(True),
+            derived=False,
         ),
-        Relation(
+        _stated(
             "row and cloth",
-            shares(False),
+            shares,
             (Q.FLAT, Q.SPACING, Q.FINISHED, Q.PER_PLEAT, REST),
             lambda v: (v[Q.FLAT] - a - v[REST]) * v[Q.SPACING] - (v[Q.FINISHED] - a - v[REST]) * v[Q.PER_PLEAT],
-            derived=True,
-            formula_with_rest=shares(True),
         ),
         Relation(
             "row, cloth and fullness",
             "{per_pleat} = {fullness} × {spacing}",
             (Q.PER_PLEAT, Q.FULLNESS, Q.SPACING),
-            lambda v: v[Q.PER_PLEAT] - v[Q.FULLNESS] * v[Q.SPACING] if flat_part or not a else Fraction(0),
+            lambda v: v[Q.PER_PLEAT] - v[Q.FULLNESS] * v[Q.SPACING] if terms.part or not a else Fraction(0),
             derived=True,
         ),
     )
-
-
-def _spaces_in_words(section: Section) -> str:
-    """How many spaces the row has, in its count."""
-    _, c = end_constants(section)
-    return {
-        Fraction(-1): "({count} − 1)",
-        Fraction(-1, 2): "({count} − ½)",
-        Fraction(0): "{count}",
-        Fraction(1, 2): "({count} + ½)",
-        Fraction(1): "({count} + 1)",
-    }[c]
-
-
-def _flat_in_words(section: Section, *, rest: bool) -> list[str]:
-    """What lies flat at the two ends: the stated widths, and what is left over."""
-    ends = [] if section.closed else [end.width for end in (section.lead, section.tail) if end.width]
-    return [section.scribe.write(width).text for width in ends] + ["{rest}"] * rest
-
-
-def _row_in_words(section: Section, *, rest: bool) -> str:
-    """The width of the row as this section's ends make it."""
-    said = f"{_spaces_in_words(section)} × {{spacing}}"
-    flat = _flat_in_words(section, rest=rest)
-    first = flat[:1] if not section.closed and section.lead.width else []
-    return " + ".join([*first, said, *flat[len(first) :]])
-
-
-def _less(what: str, flat: list[str]) -> str:
-    """`what` less everything that lies flat."""
-    return " − ".join([what, *flat])
 
 
 def _bracketed(text: str) -> str:

@@ -1,4 +1,4 @@
-"""What cannot be cut or folded, each with the nearest that can (work, section 4)."""
+"""What cannot be cut or folded, each with the nearest that can."""
 
 from __future__ import annotations
 
@@ -75,35 +75,47 @@ def impossible(section: Section, solution: Solution, lead: Length, tail: Length)
     if values["rest"] < 0 and min(lead.mm, tail.mm) < 0:
         yield _too_wide(section, values)
         return
+    shared = _shared(section, values)
+    if shared:
+        yield shared
+        return
+    if kind.width:
+        yield from _short_ends(
+            section, values[kind.width] / 2, (("lead", section.lead, lead), ("tail", section.tail, tail))
+        )
+    if section.closed and not kind.upright and values[Q.DEPTH] * kind.take_up_per_depth / 2 >= finished:
+        yield _ring_full(section, values)
+
+
+def _shared(section: Section, values: dict[str, Fraction]) -> Problem | None:
+    """Box and gap, or box and opening, that leave one of them nothing of the spacing they share."""
     for name in (Q.BOX, Q.GAP, Q.OPENING):
         least = values.get(name, Fraction(1))
         if least < 0 or (name is Q.BOX and least == 0):
             path, value = _blamed(section, Q.BOX, Q.GAP, Q.OPENING, Q.DEPTH, Q.SPACING, Q.COUNT)
             room = section.say(Q.SPACING, values[Q.SPACING])
             shared = "pleats this deep" if name is Q.OPENING else "box and gap"
-            yield Problem(
+            return Problem(
                 "no_room",
                 path,
                 value,
                 f"{shared} share a spacing of {room}, which leaves the {name.word} nothing",
                 "use shallower pleats, or a wider spacing" if name is Q.OPENING else f"use less than {room} for each",
             )
-            return
-    if kind.width:
-        yield from _short_ends(
-            section, values[kind.width] / 2, (("lead", section.lead, lead), ("tail", section.tail, tail))
-        )
-    if section.closed and not kind.upright:
-        under = values[Q.DEPTH] * kind.take_up_per_depth / 2
-        if under >= finished:
-            path, value = _blamed(section, Q.DEPTH, Q.PER_PLEAT, Q.FLAT, Q.FULLNESS)
-            yield Problem(
-                "ring_full",
-                path,
-                value,
-                f"a depth of {section.say(Q.DEPTH, values[Q.DEPTH])} would go all the way round a ring of {section.say(Q.FINISHED, finished)}",
-                f"keep the depth under {section.say(Q.DEPTH, finished * 2 / kind.take_up_per_depth)}",
-            )
+    return None
+
+
+def _ring_full(section: Section, values: dict[str, Fraction]) -> Problem:
+    """Underlays that reach all the way round a ring."""
+    finished = values[Q.FINISHED]
+    path, value = _blamed(section, Q.DEPTH, Q.PER_PLEAT, Q.FLAT, Q.FULLNESS)
+    return Problem(
+        "ring_full",
+        path,
+        value,
+        f"a depth of {section.say(Q.DEPTH, values[Q.DEPTH])} would go all the way round a ring of {section.say(Q.FINISHED, finished)}",
+        f"keep the depth under {section.say(Q.DEPTH, finished * 2 / section.kind.take_up_per_depth)}",
+    )
 
 
 def _blamed(section: Section, *order: Quantity) -> tuple[str, str]:

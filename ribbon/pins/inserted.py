@@ -1,4 +1,4 @@
-"""Pleats let into a flat pattern piece: where to cut it, how far to spread it, how its top is trued (work, section 7)."""
+"""Pleats let into a flat pattern piece: where to cut it, how far to spread it, how its top is trued."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What "a one-inch pleat" means: four things, told apart and translated (work, section 2)."""
+"""What "a one-inch pleat" means: four things, told apart and translated."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Different kinds side by side on one edge, sharing one finished width (work, section 7: part pleated)."""
+"""Different kinds side by side on one edge, sharing one finished width."""
 
 from __future__ import annotations
 
@@ -55,7 +55,7 @@ class Band:
         return self.unit.binary if self.habit is None else self.habit
 
 
-class Laid(NamedTuple):
+class LaidPart(NamedTuple):
     """A part laid out: where it begins on the finished edge and on the flat cloth, its widths, its plan (None for plain)."""
 
     start: Length
@@ -70,7 +70,7 @@ class Mixed:
     """A mixed edge: its parts in order and the strip that they make together."""
 
     band: Band
-    laid: tuple[Laid, ...]
+    laid: tuple[LaidPart, ...]
     strip: Strip
     finished: Length
     flat: Length
@@ -104,13 +104,13 @@ def mixed(band: Band) -> Mixed:
             problems += [_of_part(problem, index) for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
-    laid: list[Laid] = []
+    laid: list[LaidPart] = []
     at = flat_at = ZERO
     strips = []
     for made, width in zip(plans, widths, strict=True):
         wide = made.finished if made else width or ZERO
         flat = made.flat if made else wide
-        laid.append(Laid(at, wide, flat_at, flat, made))
+        laid.append(LaidPart(at, wide, flat_at, flat, made))
         strips.append(strip(made) if made else _plain(wide))
         at, flat_at = at + wide, flat_at + flat
     return Mixed(band, tuple(laid), join(strips), at, flat_at)

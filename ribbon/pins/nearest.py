@@ -1,4 +1,4 @@
-"""The nearest that can be, for a pin that cannot (work, section 4)."""
+"""The nearest that can be, for a pin that cannot."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""A neighbouring count picked: the facts under which its plan is the plan (work, section 4)."""
+"""A neighbouring count picked: the facts under which its plan is the plan."""
 
 from __future__ import annotations
 

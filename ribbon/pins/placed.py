@@ -1,4 +1,4 @@
-"""Placed pleats: each at a stated place, take-up shared over those that state none (work, section 7).
+"""Placed pleats: each at a stated place, take-up shared over those that state none.
 
 cloth    W = F + G + k·t     G = what the pleats take that say so, k = how many others there are
 """

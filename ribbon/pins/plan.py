@@ -7,7 +7,7 @@ from fractions import Fraction
 from math import ceil, lcm
 
 from ribbon.errors import Refusal
-from ribbon.gathers import Part, gathered_strip, parts
+from ribbon.gathers import Stretch, gathered_strip, parts
 from ribbon.lengths import Length
 from ribbon.pins.equations import REST
 from ribbon.pins.impossible import impossible, no_pleats
@@ -83,7 +83,7 @@ class Plan:
 
     @property
     def spaces(self) -> Fraction:
-        """The number of spaces along the finished edge: N + 1, N or N - 1 by its ends (work, section 3)."""
+        """The number of spaces along the finished edge: N + 1, N or N - 1 by its ends."""
         spacing = self.values.get(Q.SPACING)
         if not spacing:
             return NOUGHT
@@ -95,7 +95,7 @@ class Plan:
 
     @property
     def fullness(self) -> Fraction:
-        """Fullness W / F of the whole edge (work, section 1)."""
+        """Fullness W / F of the whole edge."""
         return self.flat / self.finished
 
 
@@ -106,7 +106,7 @@ def strip(plan: Plan) -> Strip:
     return gathered_strip(plan.lead, gathered_parts(plan), plan.tail, ring=plan.section.closed)
 
 
-def gathered_parts(plan: Plan) -> list[Part]:
+def gathered_parts(plan: Plan) -> list[Stretch]:
     """The parts between the match points of a gathered edge, flat ends excluded."""
     ends, gathering = plan.lead + plan.tail, plan.section.gathering
     if plan.lead and gathering.points:
@@ -180,7 +180,7 @@ def _ends(section: Section, solution: Solution) -> tuple[Length, Length]:
 
 
 def row(plan: Plan, *also: Fraction) -> Row:
-    """The row of even pleats that `plan` describes, with exact positions (work, section 3).
+    """The row of even pleats that `plan` describes, with exact positions.
 
     Its parts are fine enough for every length in it, and for those in `also`.
     """

@@ -1,4 +1,4 @@
-"""What is said of pins that are too few, that disagree, or that cannot be (work, section 4)."""
+"""What is said of pins that are too few, that disagree, or that cannot be."""
 
 from __future__ import annotations
 

@@ -22,7 +22,7 @@ KINDS = {kind.name: kind for kind in (KNIFE, TUCK, BOX, INVERTED, PINCH[1], CART
 
 
 class Remainder(StrEnum):
-    """Where the width goes that whole pleats of the asked spacing leave over (work, section 4)."""
+    """Where the width goes that whole pleats of the asked spacing leave over."""
 
     SPACING = "spacing"
     ENDS = "ends"
@@ -31,7 +31,7 @@ class Remainder(StrEnum):
 
 
 class School(StrEnum):
-    """What a pinned fullness multiplies: only the pleated part, or the whole edge (work, sections 2 and 14)."""
+    """What a pinned fullness multiplies: only the pleated part, or the whole edge."""
 
     PLEATED = "pleated"
     ALL = "all"
@@ -92,7 +92,7 @@ class Stops(NamedTuple):
     across: bool = False
 
 
-class Piece(NamedTuple):
+class PatternPiece(NamedTuple):
     """The flat pattern piece that pleats are let into: how far its top edge rises from start to end, and how many
 
     such pieces make the garment.
@@ -164,7 +164,7 @@ class Section:
     from_centre: bool = False
     taper: Taper | None = None
     stops: Stops | None = None
-    piece: Piece | None = None
+    piece: PatternPiece | None = None
     gathering: Gathering = Gathering()
     goblet: bool = False
     at_foot: bool = False

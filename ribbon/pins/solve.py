@@ -1,7 +1,7 @@
 """Solving a section: what is pinned is followed through the equations until every quantity is known.
 
 The equations do the work (`equations.py`); this file only decides what happens when they leave something
-open or disagree: what is assumed, what gives, what is refused (work, section 4).
+open or disagree: what is assumed, what gives, what is refused.
 """
 
 from __future__ import annotations

@@ -1,4 +1,4 @@
-"""A plan put on the tape: every mark on a whole division, and no drift (work, section 5).
+"""A plan put on the tape: every mark on a whole division, and no drift.
 
 What shows and what hides are rounded apart, each by its running total: finished positions to whole divisions,
 running take-up to whole steps of a kind's two or four thicknesses.  A mirrored row is rounded outwards from
@@ -14,7 +14,7 @@ from fractions import Fraction
 from itertools import accumulate, pairwise
 from typing import NamedTuple
 
-from ribbon.gathers import Part, gathered_strip
+from ribbon.gathers import Stretch, gathered_strip
 from ribbon.lengths import ZERO, Length
 from ribbon.pins.corrected import corrected
 from ribbon.pins.plan import Plan, gathered_parts, row
@@ -251,7 +251,7 @@ def _gathered(plan: Plan, tape: Length, begun: Begun) -> Taped:
         if there - kept[-1][1] >= max(here - kept[-1][0], tape) and last[1] - there >= max(last[0] - here, tape):
             kept.append((here, there, part.name))
     pairs = pairwise([*kept, last])
-    found = [Part(b - a, d - c, name) for (a, c, _), (b, d, name) in pairs if d > c]
+    found = [Stretch(b - a, d - c, name) for (a, c, _), (b, d, name) in pairs if d > c]
     strip = gathered_strip(lead, found, tail, ring=plan.section.closed)
     return Taped(strip, finished, flat, (), flat - plan.flat, ZERO, (), finished)
 

@@ -1,4 +1,4 @@
-"""Pleats tapered between two levels, hip and waist (work, section 7).
+"""Pleats tapered between two levels, hip and waist.
 
 The flat pitch stays the same at both levels, so what a pleat shows less of at the waist it takes more of there:
 

@@ -1,4 +1,4 @@
-"""Box pleats: two knife pleats back to back, a box in front of a gap (work, section 2)."""
+"""Box pleats: two knife pleats back to back, a box in front of a gap."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Cartridge pleats: upright folds drawn up on rows of even stitches (work, sections 2 and 10)."""
+"""Cartridge pleats: upright folds drawn up on rows of even stitches."""
 
 from __future__ import annotations
 

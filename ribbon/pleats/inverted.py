@@ -1,4 +1,4 @@
-"""Inverted pleats: two folds that turn towards each other over an underlay (work, section 2)."""
+"""Inverted pleats: two folds that turn towards each other over an underlay."""
 
 from __future__ import annotations
 

@@ -12,7 +12,7 @@ from ribbon.pleats.row import Laying, Standing
 
 
 class Quantity(StrEnum):
-    """The quantities that can be pinned, by their names on the wire (work, section 4)."""
+    """The quantities that can be pinned, by their names on the wire."""
 
     FINISHED = "finished"
     FLAT = "flat"
@@ -112,7 +112,7 @@ class Kind:
 
     @property
     def divisions(self) -> int:
-        """How many divisions of the tape running take-up goes in: t / d, so that inner folds are on the tape (work, section 5).
+        """How many divisions of the tape running take-up goes in: t / d, so that inner folds are on the tape.
 
         One where folds stand up: the stitch points that share such a fold are each put at the nearest division.
         """
@@ -120,7 +120,7 @@ class Kind:
 
 
 def takes(times: int) -> Relation:
-    """The equation t = `times` × d: the cloth that a pleat takes, from its depth (work, section 2)."""
+    """The equation t = `times` × d: the cloth that a pleat takes, from its depth."""
     return Relation(
         "cloth per pleat",
         f"{{per_pleat}} = {times} × {{depth}}",

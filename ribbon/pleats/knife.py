@@ -1,4 +1,4 @@
-"""Knife pleats: each laid over to one hand (work, section 2)."""
+"""Knife pleats: each laid over to one hand."""
 
 from __future__ import annotations
 

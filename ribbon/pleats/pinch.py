@@ -1,4 +1,4 @@
-"""Pinch pleats: cloth sewn together at the heading and dressed into fingers that stand out (work, section 2).
+"""Pinch pleats: cloth sewn together at the heading and dressed into fingers that stand out.
 
 Walked as a concertina that stands on its sew line: it comes back to where it began, one layer up and one
 layer down for each finger, so the edge is as wide as its spaces.

@@ -1,4 +1,4 @@
-"""Tucks and release pleats: knife pleats stitched down along their placement lines (work, section 2)."""
+"""Tucks and release pleats: knife pleats stitched down along their placement lines."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How far behind the front each span lies, for drawing the folded edge (work, section 6)."""
+"""How far behind the front each span lies, for drawing the folded edge."""
 
 from __future__ import annotations
 

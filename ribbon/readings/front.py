@@ -1,4 +1,4 @@
-"""What shows: which span is on top at every place of the finished edge (work, section 6)."""
+"""What shows: which span is on top at every place of the finished edge."""
 
 from __future__ import annotations
 

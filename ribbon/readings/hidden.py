@@ -1,4 +1,4 @@
-"""Which cloth hides: where a seam can stand without being seen (work, section 8)."""
+"""Which cloth hides: where a seam can stand without being seen."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Where a long strip is joined, by several strategies (work, section 8)."""
+"""Where a long strip is joined, by several strategies."""
 
 from __future__ import annotations
 
@@ -284,7 +284,7 @@ def _half_outside(places: Places, reach: Reach) -> list[Place] | None:
 
 
 def _at_pleats(places: Places, reach: Reach) -> list[Place] | None:
-    """A join behind every pleat, so that each segment is a piece of its own (work, section 15)."""
+    """A join behind every pleat, so that each segment is a piece of its own."""
     if not places.underlays:
         raise _cannot("these pleats have no middle to hide a seam in")
     found: list[Place] = [at for at, _ in places.underlays]

@@ -1,4 +1,4 @@
-"""How many layers lie at every place of the finished edge (work, section 6)."""
+"""How many layers lie at every place of the finished edge."""
 
 from __future__ import annotations
 

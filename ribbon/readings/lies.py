@@ -1,4 +1,4 @@
-"""Where every named line comes to lie, for reading instead of looking (work, section 6)."""
+"""Where every named line comes to lie, for reading instead of looking."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The lining's marks: the mirror of the face's, so that the two nest (work, section 7)."""
+"""The lining's marks: the mirror of the face's, so that the two nest."""
 
 from __future__ import annotations
 

@@ -28,7 +28,7 @@ _SHARING = frozenset({LineKind.FINGER, LineKind.STITCH})
 
 
 def marks(strip: Strip, walked: Walk, tape: Length | None = None) -> list[Mark]:
-    """Every mark of `strip` in order along the cloth; `walked` is its walk (work, section 2).
+    """Every mark of `strip` in order along the cloth; `walked` is its walk.
 
     With `tape`, the one that `strip` was put on and `walked` is fine enough for, finger folds and stitch points are
     marked at the nearest division: they share their pleat evenly, and so fall between two where all else is on the tape.

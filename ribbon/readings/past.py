@@ -1,4 +1,4 @@
-"""Cloth that sticks out past the ends of the section (work, section 6)."""
+"""Cloth that sticks out past the ends of the section."""
 
 from __future__ import annotations
 

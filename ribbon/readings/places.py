@@ -1,4 +1,4 @@
-"""Where along a strip a join can stand, and how far one width of cloth reaches (work, section 8)."""
+"""Where along a strip a join can stand, and how far one width of cloth reaches."""
 
 from __future__ import annotations
 

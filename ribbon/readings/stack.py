@@ -1,7 +1,7 @@
 """What lies over what at every place of the finished edge: one sweep, from which the readings of it are taken.
 
 What shows from either side, how many layers there are and how far behind each span lies are all the same
-question asked of the same stack of cloth (work, section 6).  On a ring what lies past the closing point lies over the
+question asked of the same stack of cloth.  On a ring what lies past the closing point lies over the
 other end: it is taken round.
 """
 

@@ -1,8 +1,8 @@
 """The walk along a strip: where every part of the cloth lies once it is folded.
 
-Walking along the strip, the heading flips at each fold and the layer moves by one with its turn
-(work, section 2).  Positions are exact: whole numbers of parts, `parts` to the millimetre, the least common
-denominator of the strip's own lengths.  Whole numbers keep a strip of 20,000 pleats quick to walk.
+Walking along the strip, the heading flips at each fold and the layer moves by one with its turn.  Positions are exact:
+whole numbers of parts, `parts` to the millimetre, the least common denominator of the strip's own lengths.  Whole
+numbers keep a strip of 20,000 pleats quick to walk.
 """
 
 from __future__ import annotations
@@ -48,7 +48,7 @@ class Walk:
 
 
 def walk(strip: Strip, tape: Length | None = None) -> Walk:
-    """Where `strip` lies once folded (work, section 2), in parts fine enough for the divisions of `tape` too."""
+    """Where `strip` lies once folded, in parts fine enough for the divisions of `tape` too."""
     # Rows share their spans: each is measured once, however often it is walked.
     shared = {id(span): span for span in strip.spans}
     # How long each is, and how far it goes along the edge: the same, but for cloth that is drawn up.

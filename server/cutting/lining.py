@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from ribbon.cloth import Bolt, Lined, Lining, LiningCut, lined, lining_taken, lining_ways
+from ribbon.cloth import Lined, Lining, lined, lining_taken, lining_ways
 from ribbon.lengths import UNITS, Length
 from ribbon.pins import Plan
-from server.cutting.sold import money, sold_in, sold_says, told_length
+from server.cutting.sold import money, sold_in, sold_says, told_length, told_ways
 from server.plans.cutting import Cutting
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
@@ -37,7 +37,7 @@ def told_lining(
         "turned": writer.size(made.turned),
         "rolls": writer.size(made.rolls),
         "way": cut.name,
-        "ways": _told_ways(writer, bolt, ways, cut),
+        "ways": told_ways(writer, bolt, ways, cut, lambda way: way.needed, lambda way: _WAYS[way.name]),
         "asked": told_length(sold_in(bolt), asked),
         "cost": money(bolt.cost(asked)),
     }
@@ -49,21 +49,6 @@ def told_lining(
     )
     _tube(told, writer, lining, made, flat, plan)
     told["lining_mass"] = bolt.mass(made.width.mm * made.length.mm)
-
-
-def _told_ways(writer: Writer, bolt: Bolt, ways: list[LiningCut], taken: LiningCut) -> list[dict[str, Any]]:
-    return [
-        {
-            "name": way.name,
-            "says": _WAYS[way.name],
-            "length": writer.size(way.needed),
-            "cost": money(bolt.cost(bolt.bought(way.needed))),
-            "joins": way.joins,
-            "why_not": way.why_not,
-            "taken": way == taken,
-        }
-        for way in ways
-    ]
 
 
 def _tube(told: dict[str, Any], writer: Writer, lining: Lining, made: Lined, flat: Length, plan: Plan | None) -> None:

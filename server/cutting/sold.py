@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
 from fractions import Fraction
-from typing import Any
+from typing import Any, TypeVar
 
-from ribbon.cloth import Bolt, Notion
+from ribbon.cloth import Bolt, LiningCut, Notion, Way
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit
+from server.plans.drawn import Writer
 
 _POUND = Fraction("453.59237")
 _METRES = Scribe(UNITS["m"], Length.cm(1))
@@ -49,3 +51,29 @@ def much(notion: Notion, unit: Unit) -> str:
 def money(cost: Fraction | None) -> str | None:
     """A cost to the hundredth."""
     return None if cost is None else f"{float(cost):.2f}"
+
+
+Lies = TypeVar("Lies", Way, LiningCut)
+
+
+def told_ways(
+    writer: Writer,
+    bolt: Bolt,
+    ways: Sequence[Lies],
+    taken: Lies,
+    length: Callable[[Lies], Length],
+    says: Callable[[Lies], str],
+) -> list[dict[str, Any]]:
+    """The ways that a face or a lining can lie, compared."""
+    return [
+        {
+            "name": way.name,
+            "says": says(way),
+            "length": writer.size(length(way)),
+            "cost": money(bolt.cost(bolt.bought(length(way)))),
+            "joins": way.joins,
+            "why_not": way.why_not,
+            "taken": way == taken,
+        }
+        for way in ways
+    ]

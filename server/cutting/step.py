@@ -12,7 +12,6 @@ from ribbon.cloth import (
     Drop,
     Fronts,
     Lying,
-    Way,
     allowed_of,
     buy,
     deepened,
@@ -36,7 +35,7 @@ from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Joined, Strategy, front, joined, strategies
 from ribbon.strip import Strip, Walk, walk
 from server.cutting.lining import told_lining
-from server.cutting.sold import long_scribe, money, sold_in, sold_says, told_length, weighs
+from server.cutting.sold import long_scribe, money, sold_in, sold_says, told_length, told_ways, weighs
 from server.plans.cutting import Cutting, read_cutting
 from server.plans.drawn import Writer
 from server.plans.joining import cut_as, fronts_of, lying_for, whole_strip
@@ -288,22 +287,6 @@ def _fronts(writer: Writer, found: Fronts, made: Plan) -> list[str]:
     return says + [f"Cloth runs short: {what}." for what in got.says]
 
 
-def told_ways(writer: Writer, bolt: Bolt, found: list[Way], taken: Way) -> list[dict[str, Any]]:
-    """The ways compared."""
-    return [
-        {
-            "name": way.name,
-            "says": way_says(way.name, way.joins),
-            "length": writer.size(way.length),
-            "cost": money(bolt.cost(bolt.bought(way.length))),
-            "joins": way.joins,
-            "why_not": way.why_not,
-            "taken": way == taken,
-        }
-        for way in found
-    ]
-
-
 def _lengths(
     told: dict[str, Any],
     writer: Writer,
@@ -322,7 +305,9 @@ def _lengths(
     refused = next((way for way in found.ways if way.name == said.cutting.way and way.why_not), None)
     if refused is not None:
         told["slip"].append(f"Cut {refused.name}, this cannot be: {refused.why_not}.")
-    told["ways"] = told_ways(writer, bolt, found.ways, taken)
+    told["ways"] = told_ways(
+        writer, bolt, found.ways, taken, lambda way: way.length, lambda way: way_says(way.name, way.joins)
+    )
     told["drop"] = {"cut": writer.place(drop.cut), "on_bolt": writer.place(drop_on(bolt, drop))}
     got = buy(bolt, taken.length)
     told["buy"] = {

@@ -9,7 +9,7 @@ from ribbon.cloth import Lining, usual_lining
 from ribbon.errors import Problem
 from ribbon.gathers import Gathering, Point, Ruffler, Swatch, settings
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Allowance, Cloth, Piece, Place, Stops, Taper, allowances
+from ribbon.pins import Allowance, Cloth, PatternPiece, Place, Stops, Taper, allowances
 from ribbon.pleats import Facing, Kind, Quantity
 from server.plans.texts import Texts, part
 
@@ -174,12 +174,12 @@ def _stops(texts: Texts, data: Mapping[str, Any]) -> Stops | None:
     return Stops(lower or Length(1), upper, above, crease, said.get("across") is True)
 
 
-def _piece(texts: Texts, data: Mapping[str, Any]) -> Piece | None:
+def _piece(texts: Texts, data: Mapping[str, Any]) -> PatternPiece | None:
     if not isinstance(data.get("piece"), Mapping):
         return None
     said = part(data, "piece")
     times = said.get("times", 1)
-    return Piece(texts.length("piece.rise", said.get("rise")) or ZERO, times if isinstance(times, int) else 1)
+    return PatternPiece(texts.length("piece.rise", said.get("rise")) or ZERO, times if isinstance(times, int) else 1)
 
 
 def _gathering(texts: Texts, said: Mapping[str, Any], *, imperial: bool) -> Gathering:

@@ -7,13 +7,13 @@ from typing import Any, NamedTuple
 
 from papers import (
     PAPERS,
-    Cloth,
     Drawing,
+    DrawnCloth,
+    DrawnPiece,
     Label,
     Listing,
-    Lying,
-    Marked,
     Marking,
+    TemplateMark,
     cutting_drawings,
     fitted,
     gauge_drawing,
@@ -125,7 +125,7 @@ def _template(asked: PaperIn) -> Made:
     marking = Marking(
         title,
         [
-            Marked(place, mark.kind, mark.pleat, write(place).text, shift)
+            TemplateMark(place, mark.kind, mark.pleat, write(place).text, shift)
             for place, mark, shift in zip(at, found, shifts, strict=True)
         ],
         walked.length(walked.flat[-1]),
@@ -234,7 +234,7 @@ def _cutting(asked: PaperIn) -> Made:
             number = f", sheet {index + 1}" if len(plan["sheets"]) > 1 else ""
             title = f"{plan['cloth']}{number}: {sheet['length']['text']} along, {sheet['width']['text']} across"
             lying = [
-                Lying(
+                DrawnPiece(
                     one["name"],
                     one["start"],
                     one["left"],
@@ -245,7 +245,7 @@ def _cutting(asked: PaperIn) -> Made:
                 )
                 for one in here
             ]
-            cloths.append(Cloth(title, sheet["length"]["mm"], sheet["width"]["mm"], lying))
+            cloths.append(DrawnCloth(title, sheet["length"]["mm"], sheet["width"]["mm"], lying))
             rows += [
                 [plan["cloth"] + number, one["name"], one["from_start"]["text"], one["from_selvedge"]["text"],
                  one["long"]["text"], one["wide"]["text"]]

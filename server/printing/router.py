@@ -6,7 +6,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Router
 from ninja.files import UploadedFile
 
-from papers import Unreadable, plotted, to_svg
+from papers import UnreadableDrawing, plotted, to_svg
 from ribbon.errors import refuse
 from server.printing.papers import MEDIA, file_of, made
 from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
@@ -64,7 +64,7 @@ def plot(request: HttpRequest, drawing: File[UploadedFile]) -> HttpResponse:
         )
     try:
         found = plotted(drawing.read().decode("utf-8", errors="replace"))
-    except Unreadable as error:
+    except UnreadableDrawing as error:
         name = drawing.name or "the file"
         raise refuse("unreadable", "drawing", name, str(error), "send an SVG or DXF file of straight lines") from None
     xs = [x for run in found.runs for x, _ in run]

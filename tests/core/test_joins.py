@@ -1,4 +1,4 @@
-"""Joins that hide, and widths that add up (work, section 8)."""
+"""Joins that hide, and widths that add up."""
 
 from fractions import Fraction
 from typing import Any

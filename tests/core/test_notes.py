@@ -17,7 +17,7 @@ from ribbon.notes import (
     stops_say,
     taper_says,
 )
-from ribbon.pins import End, Piece, Place, Stops, Taper, inserted, plan, tapered
+from ribbon.pins import End, PatternPiece, Place, Stops, Taper, inserted, plan, tapered
 from ribbon.pleats import Facing
 from tests.scenario import section
 
@@ -102,7 +102,9 @@ def test_a_piece(fold: bool, lines: int, words: str) -> None:
     lead = End(times=cm("0") / cm("1"), fold=True) if fold else End()
     places = (Place(cm("0")), Place(cm("12"))) if fold else (Place(cm("4")), Place(cm("12")))
     made = plan(
-        section("inverted", {"finished": "24 cm", "depth": "2 cm"}, lead=lead, places=places, piece=Piece(cm("1")))
+        section(
+            "inverted", {"finished": "24 cm", "depth": "2 cm"}, lead=lead, places=places, piece=PatternPiece(cm("1"))
+        )
     )
     done = inserted(made, None)
     assert done is not None

@@ -88,7 +88,7 @@ def test_a_fold_may_stand_on_the_very_edge() -> None:
 
 
 def test_box_and_inverted_pleats_that_meet_are_one_folding_seen_from_its_two_sides() -> None:
-    """Turned over, layer for layer, the one is the other (work, section 2)."""
+    """Turned over, layer for layer, the one is the other."""
 
     def stacks(kind: str) -> list[list[int]]:
         """The layers over each half space, counted from the lowest."""

@@ -16,9 +16,9 @@ from papers import (
     PAPERS,
     Drawing,
     Layer,
-    Line,
-    Marked,
     Marking,
+    Stroke,
+    TemplateMark,
     Unreadable,
     gauge_drawing,
     on_sheets,
@@ -41,7 +41,9 @@ def a_strip(count: int = 23, pitch: Fraction = Fraction(2100, 23)) -> Marking:
     """Marks of the guide's skirt: an outer fold at every pitch, inner and placement a third further each."""
     kinds = (LineKind.OUTER, LineKind.INNER, LineKind.PLACEMENT)
     marks = [
-        Marked(Length(pitch * n + pitch * k / 3), kind, n + 1, "") for n in range(count) for k, kind in enumerate(kinds)
+        TemplateMark(Length(pitch * n + pitch * k / 3), kind, n + 1, "")
+        for n in range(count)
+        for k, kind in enumerate(kinds)
     ]
     return Marking("Skirt length", marks, Length(pitch * count), Length(15), Length(15), CM)
 
@@ -134,13 +136,13 @@ def test_neighbouring_sheets_show_the_same_overlap() -> None:
 
 
 def test_slanting_marks_reach_both_levels() -> None:
-    one = Marked(Length(100), LineKind.OUTER, 1, "", Length(12))
+    one = TemplateMark(Length(100), LineKind.OUTER, 1, "", Length(12))
     drawn = template_drawing(Marking("", [one], Length(300), Length(0), Length(0), CM))
     assert any(line.points == ((112.0, 8.0), (100.0, 92.0)) for line in drawn.lines)
 
 
 def test_stitch_points_stand_below_one_another_on_every_row() -> None:
-    marks = [Marked(Length(6 + 12 * n), LineKind.STITCH, n + 1, "") for n in range(5)]
+    marks = [TemplateMark(Length(6 + 12 * n), LineKind.STITCH, n + 1, "") for n in range(5)]
     drawn = template_drawing(Marking("", marks, Length(72), Length(0), Length(0), CM, rows=3))
     crosses = [line.points for line in drawn.lines if line.layer is Layer.STITCH]
     assert sorted({a[0] for a, b in crosses if a[0] == b[0]}) == [6, 18, 30, 42, 54]
@@ -163,7 +165,7 @@ def test_the_notches_of_a_gauge_stand_at_the_running_sums() -> None:
     )
 )
 def test_a_plotter_draws_the_same_way_from_both_files(runs: list[list[tuple[int, int]]]) -> None:
-    drawing = Drawing(4000, 900, tuple(Line(Layer.CUT, tuple((x / 4, y / 4) for x, y in run)) for run in runs))
+    drawing = Drawing(4000, 900, tuple(Stroke(Layer.CUT, tuple((x / 4, y / 4) for x, y in run)) for run in runs))
     from_svg, from_dxf = plotted(to_svg(drawing)), plotted(to_dxf(drawing))
     assert from_svg.drawn == pytest.approx(from_dxf.drawn, abs=NEAR)
     assert from_svg.width == pytest.approx(from_dxf.width, abs=NEAR)

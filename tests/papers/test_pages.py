@@ -12,13 +12,13 @@ from pypdf import PdfReader
 
 from papers import (
     PAPERS,
-    Cloth,
     Drawing,
+    DrawnCloth,
+    DrawnPiece,
     Label,
     Layer,
-    Line,
     Listing,
-    Lying,
+    Stroke,
     Words,
     cutting_drawings,
     fitted,
@@ -75,8 +75,11 @@ def test_every_piece_gets_a_label_with_its_arrow(count: int) -> None:
 
 
 def test_pieces_lie_where_the_plan_puts_them_at_full_size_and_small() -> None:
-    lying = [Lying("Width 1", 0, 0, 520, 1300, "", turned=False), Lying("Band", 520, 100, 60, 900, "", turned=True)]
-    drawn = cutting_drawings([Cloth("Gallery cotton", 1562, 2500, lying)])[0]
+    lying = [
+        DrawnPiece("Width 1", 0, 0, 520, 1300, "", turned=False),
+        DrawnPiece("Band", 520, 100, 60, 900, "", turned=True),
+    ]
+    drawn = cutting_drawings([DrawnCloth("Gallery cotton", 1562, 2500, lying)])[0]
     boxes = [line.points for line in drawn.lines if line.layer is Layer.CUT]
     assert boxes[0][0] == (0, 60)
     assert boxes[0][2] == (520, 1360)
@@ -100,7 +103,7 @@ places = st.tuples(st.integers(-50, 350), st.integers(-50, 250))
 @settings(deadline=None)
 @given(places, places)
 def test_what_is_clipped_lies_within_and_on_the_line(a: tuple[int, int], b: tuple[int, int]) -> None:
-    drawing = Drawing(300, 200, (Line(Layer.CUT, ((float(a[0]), float(a[1])), (float(b[0]), float(b[1])))),))
+    drawing = Drawing(300, 200, (Stroke(Layer.CUT, ((float(a[0]), float(a[1])), (float(b[0]), float(b[1])))),))
     for line in clipped(drawing, 0, 0, 300, 200).lines:
         for x, y in line.points:
             assert -1e-6 <= x <= 300 + 1e-6

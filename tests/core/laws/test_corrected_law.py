@@ -1,4 +1,4 @@
-"""Corrections and the turn of a cloth, by the rules of the work (work, section 16), over every kind, end and hand."""
+"""Corrections and the turn of a cloth, by the rules of the work, over every kind, end and hand."""
 
 from __future__ import annotations
 

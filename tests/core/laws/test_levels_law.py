@@ -1,4 +1,4 @@
-"""Upper levels and mixed edges on the tape: their own laws (work, sections 5 and 7)."""
+"""Upper levels and mixed edges on the tape: their own laws."""
 
 from __future__ import annotations
 

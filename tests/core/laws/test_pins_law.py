@@ -1,4 +1,4 @@
-"""What pins promise, for any pins (work, section 4)."""
+"""What pins promise, for any pins."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Every line of a reckoning is an equation that holds (work, section 4)."""
+"""Every line of a reckoning is an equation that holds."""
 
 from __future__ import annotations
 

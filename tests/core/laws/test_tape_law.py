@@ -1,4 +1,4 @@
-"""The five properties of a plan on the tape (work, section 5)."""
+"""The five properties of a plan on the tape."""
 
 from fractions import Fraction
 

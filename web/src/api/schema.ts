@@ -3084,7 +3084,7 @@ export interface components {
         };
         /**
          * Quantity
-         * @description The quantities that can be pinned, by their names on the wire (work, section 4).
+         * @description The quantities that can be pinned, by their names on the wire.
          * @enum {string}
          */
         Quantity: "finished" | "flat" | "count" | "spacing" | "depth" | "per_pleat" | "fullness" | "box" | "gap" | "opening";

@@ -68,8 +68,9 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
           const upright = wide > long * 1.6;
           const room = upright ? wide : long;
           const thick = upright ? long : wide;
+          const beside = !upright && thick <= 34; // a thin piece has its name beside its arrow, not under it
           const label =
-            room > piece.name.length * 7.6 && thick > 15
+            room > piece.name.length * 7.6 + (beside ? 56 : 0) && thick > 15
               ? piece.name
               : room > 48 && thick > 15
                 ? short(piece.name)
@@ -95,7 +96,7 @@ function Sheet({ plan, index, width, length }: { plan: Plan; index: number; widt
                 />
               )}
               <Arrow
-                x={cx}
+                x={beside && label ? x + 20 : cx}
                 y={upright ? cy + wide * 0.36 : cy}
                 long={Math.min(26, (piece.turned ? wide : long) * 0.5)}
                 turned={piece.turned}

@@ -39,7 +39,7 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
   const moves = useMoves(shown ?? undefined, change, (says) => onSaid(sentence(says)));
   const inches = spec.unit === "in" || spec.unit === "ft" || spec.unit === "yd";
   return (
-    <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem]">
+    <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem] xl:grid-rows-[auto_1fr]">
       <div className="min-w-0">
         {mixed && (
           <>
@@ -82,7 +82,10 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
           </button>
         )}
       </div>
-      <Slip plan={plan} onMend={(fields) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "")} />
+      {/* Beside both the pins and the facts, so that a long slip pushes neither down. */}
+      <div className="xl:row-span-2">
+        <Slip plan={plan} onMend={(fields) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "")} />
+      </div>
       <div className="min-w-0">
         <EdgeFacts spec={spec} problems={planned.problems} onChange={onChange} />
         {mixed && shown && (

@@ -5,7 +5,7 @@ import { BackAndNext } from "../parts/back-and-next";
 import { Figure } from "../parts/figure";
 import { MarkGlyph } from "../parts/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
-import { type ChalkFrom, keepList, keptList } from "../state/chalk-place";
+import { type ChalkFrom, keepList, keptFrom, keptList, keptSide } from "../state/chalk-place";
 import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
 
@@ -23,8 +23,9 @@ const SWIPE = 60;
 /** Full screen at the table: one mark at a time, huge; next by space, arrows, tap or swipe. */
 export function Table({ name, piece }: { name: string; piece: string }) {
   const said = new URLSearchParams(useSearch());
-  const from = (said.get("nought") ?? "start") as ChalkFrom;
-  const side = said.get("side") === "WS" ? "WS" : "RS";
+  // Without being told, as by its key, it measures as this piece was last measured.
+  const from = (said.get("nought") ?? keptFrom(piece)) as ChalkFrom;
+  const side = (said.get("side") ?? keptSide(piece)) === "WS" ? "WS" : "RS";
   const level = said.get("level") === "upper" ? "upper" : "lower";
   const [kept, setKept] = useState<Kept | null>(() => keptList<Kept>(piece));
   const [lost, setLost] = useState(false);

@@ -16,6 +16,7 @@ const TERMS: Record<string, string> = {
   "The facing turns at": "facing",
   "What is left over goes": "left-over",
   "Marks to the nearest": "tape",
+  "Seam allowance of the work": "allowance",
   "Allowance at the start": "allowance",
   "Allowance at the end": "allowance",
   "Allowance at a join": "allowance",
