@@ -7,7 +7,7 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from ribbon.lengths import Length, Scribe
-from ribbon.pins import Band, Plan, Section, corrected_row, mixed, plan, strip, taped, taped_mixed
+from ribbon.pins import Band, Plan, Section, corrected_row, mixed, plan, pleats_say, strip, taped, taped_mixed
 from ribbon.pleats import strip_of
 from ribbon.readings import Mark, marks
 from ribbon.strip import LineKind, Strip, Walk, walk
@@ -113,13 +113,8 @@ def found_by_folding(found: Sequence[Mark]) -> str:
     pleats = sorted({mark.pleat for mark in found if not mark.chalked})
     if not pleats:
         return ""
-    listed = ", ".join(map(str, pleats[:-1])) + (" and " if len(pleats) > 1 else "") + str(pleats[-1])
-    return (
-        f"The inner fold{'s' if len(pleats) > 1 else ''} of pleat{'s' if len(pleats) > 1 else ''} {listed} "
-        "come between two divisions: not chalked, found by folding."
-        if len(pleats) > 1
-        else f"The inner fold of pleat {listed} comes between two divisions: not chalked, found by folding."
-    )
+    folds, come = ("inner folds", "come") if len(pleats) > 1 else ("inner fold", "comes")
+    return f"The {folds} of {pleats_say(pleats)} {come} between two divisions: not chalked, found by folding."
 
 
 def called(found: Sequence[Mark]) -> str:

@@ -142,7 +142,9 @@ def _says(section: Section | Band, whole: Plan | None, told: Verdict) -> list[st
         way = "more" if told.off > ZERO else "less"
         much = much_says(whole.section, told.changes)
         each = "it takes" if len(told.changes) == 1 else "each takes"
-        found.append(f"Move {pleats_say(told.changes)} so that {each} {much} {way} cloth; the others stay as they are.")
+        found.append(
+            f"Move {pleats_say([one.pleat for one in told.changes])} so that {each} {much} {way} cloth; the others stay as they are."
+        )
         left = told.after - told.planned
         if not left:
             found.append("It then comes out as planned.")

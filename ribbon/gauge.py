@@ -8,7 +8,7 @@ from itertools import pairwise
 from typing import NamedTuple
 
 from ribbon.lengths import ZERO, Length
-from ribbon.strip import LineKind, Role, Strip
+from ribbon.strip import LineKind, Role, Span, Strip
 
 
 class Notch(NamedTuple):
@@ -109,5 +109,5 @@ def _after(laid: Strip, pleats: dict[int, _Pleat]) -> list[Notch]:
     return [Notch(_role(spans), sum((span.length for span in spans), ZERO))] if spans else []
 
 
-def _role(spans: Sequence[object]) -> Role:
-    return getattr(spans[0], "role", Role.FACE) if spans else Role.FACE
+def _role(spans: Sequence[Span]) -> Role:
+    return spans[0].role if spans else Role.FACE

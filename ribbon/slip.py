@@ -85,7 +85,7 @@ def correction_says(plan: Plan) -> str | None:
         own = [one for one in applied(plan) if one.divisions * sign > 0]
         if own:
             much = much_says(section, own)
-            told.append(f"{pleats_say(own)} {'takes' if len(own) == 1 else 'take'} {much} {way}")
+            told.append(f"{pleats_say([one.pleat for one in own])} {'takes' if len(own) == 1 else 'take'} {much} {way}")
     says = f"Marked anew for a check: {'; '.join(told)}; the cut cloth stays as it is." if told else ""
     if section.turn and turned(plan):
         way = "less" if section.turn > ZERO else "more"

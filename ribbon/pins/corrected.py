@@ -244,16 +244,15 @@ def corrected_row(plan: Plan) -> Row:
     return corrected(plan, row(plan))
 
 
-def pleats_say(found: Sequence[Change]) -> str:
-    """The pleats by number: ``2, 5, 8 and 11``.
+def pleats_say(found: Sequence[int]) -> str:
+    """The pleats by their numbers, at least one.
 
-    >>> pleats_say([Change(2, 1), Change(5, 1), Change(8, 1)])
+    >>> pleats_say([2, 5, 8])
     'pleats 2, 5 and 8'
     """
-    numbers = [f"{one.pleat}" for one in found]
-    if len(numbers) == 1:
-        return f"pleat {numbers[0]}"
-    return f"pleats {', '.join(numbers[:-1])} and {numbers[-1]}"
+    if len(found) == 1:
+        return f"pleat {found[0]}"
+    return f"pleats {', '.join(map(str, found[:-1]))} and {found[-1]}"
 
 
 def much_says(section: Section, found: Sequence[Change]) -> str:

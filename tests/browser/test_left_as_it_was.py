@@ -44,6 +44,15 @@ def test_bench_goes_back_to_the_step_it_left(page: Page) -> None:
     expect(page.get_by_role("combobox", name="Chalked on")).to_have_value("WS")
 
 
+def test_the_table_opened_by_its_key_measures_as_the_list_did(page: Page) -> None:
+    open_work(page, "Nightgown cuff")
+    step(page, "Mark")
+    page.get_by_role("combobox", name="Chalked on").select_option("WS")
+    step(page, "Pleat")
+    page.keyboard.press("t")
+    expect(page.get_by_text("with the wrong side up it lies to your right")).to_be_visible()
+
+
 def test_a_copy_is_opened_and_numbered(page: Page) -> None:
     open_work(page, "Dome valance")
     pieces = page.get_by_role("navigation", name="Pieces")
