@@ -15,7 +15,7 @@ from ribbon.pins import (
     End,
     Keep,
     Part,
-    Piece,
+    PatternPiece,
     Place,
     Taper,
     choices,
@@ -133,7 +133,7 @@ def test_pleats_of_their_own_depth_must_leave_something_for_the_others() -> None
 
 
 def test_gathers_are_not_let_into_a_piece() -> None:
-    made = plan(section("gather", {"finished": "80 cm", "flat": "120 cm"}, piece=Piece(cm("1"))))
+    made = plan(section("gather", {"finished": "80 cm", "flat": "120 cm"}, piece=PatternPiece(cm("1"))))
     assert inserted(made, None) is None
 
 
@@ -265,7 +265,7 @@ def test_a_level_that_cannot_be_is_refused(taper: Taper, found: tuple[str, str])
 def test_pleats_let_into_a_piece_on_the_fold() -> None:
     front = section(
         "inverted", {"finished": "24 cm", "depth": "3 cm"}, lead=ON_FOLD,
-        places=(Place(cm("0")), Place(cm("10"))), taper=Taper(cm("20"), None, ((2, cm("2")),)), piece=Piece(cm("1"), 2),
+        places=(Place(cm("0")), Place(cm("10"))), taper=Taper(cm("20"), None, ((2, cm("2")),)), piece=PatternPiece(cm("1"), 2),
     )  # fmt: skip
     made = plan(front)
     upper = tapered(made)

@@ -19,7 +19,7 @@ from papers import (
     Marking,
     Stroke,
     TemplateMark,
-    Unreadable,
+    UnreadableDrawing,
     gauge_drawing,
     on_sheets,
     pages_needed,
@@ -181,5 +181,5 @@ def test_a_plotter_draws_the_same_way_from_both_files(runs: list[list[tuple[int,
     ],
 )  # fmt: skip
 def test_a_file_that_cannot_be_plotted_says_why(text: str) -> None:
-    with pytest.raises(Unreadable, match=r"file|line"):
+    with pytest.raises(UnreadableDrawing, match=r"file|line"):
         plotted(text)
