@@ -1,4 +1,4 @@
-"""Serves the program on this machine alone: brings the data folder up to date, then hands over to gunicorn."""
+"""Serves the program on this machine alone: brings the data folder up to date, then serves."""
 
 from __future__ import annotations
 
@@ -23,16 +23,17 @@ def main() -> None:
     data = told.data if told.data.is_absolute() else ROOT / told.data
     os.environ["YOUNG_RIBBON_DATA"] = str(data)
     os.environ["DJANGO_SETTINGS_MODULE"] = "server.config.settings"
+    os.umask(0o077)
+    os.chdir(ROOT)
     try:
-        _ready(demo=told.demo)
+        _ready(data, port, demo=told.demo)
     except OSError as error:
         sys.exit(f"The works cannot be kept in {data}: {error.strerror}. Name another folder in YOUNG_RIBBON_DATA.")
+    from server.config.serving import listening, serve
+
+    found = listening(port)
     print(f"Young Ribbon is at http://127.0.0.1:{port} (Ctrl-C ends it). Works are kept in {data}.", flush=True)
-    os.chdir(ROOT)
-    gunicorn = [sys.executable, "-W", "ignore", "-m", "gunicorn", "server.config.wsgi:application"]
-    how = ["--bind", f"127.0.0.1:{port}", "--workers", "2", "--threads", "4", "--worker-class", "gthread"]
-    quiet = ["--log-level", "critical", "--no-control-socket", "--graceful-timeout", "3", "--keep-alive", "75"]
-    os.execv(sys.executable, [*gunicorn, *how, *quiet])
+    serve(found)
 
 
 def _free_port(said: str) -> int:
@@ -54,14 +55,23 @@ def _free_port(said: str) -> int:
     return port
 
 
-def _ready(*, demo: bool) -> None:
-    """The data folder with its tables up to date, and the demo works if they are wanted."""
+def _ready(data: Path, port: int, *, demo: bool) -> None:
+    """The data folder taken and up to date, and the demo works if they are wanted."""
     import django
     from django.core.management import call_command
 
     django.setup()
-    call_command("migrate", verbosity=0)
-    if demo:
+    from server.keeping.start import Served, owners_alone, ready, take_folder
+
+    try:
+        take_folder(data, f"http://127.0.0.1:{port}")
+    except Served as served:
+        sys.exit(f"Another Young Ribbon serves the works in {data} already: look at {served}.")
+    owners_alone(data)
+    trouble = ready()
+    if trouble is not None:
+        print(f"{trouble.says} {trouble.way_out}", file=sys.stderr, flush=True)
+    elif demo:
         call_command("demo_works")
         call_command("demo_cloths")
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from django.db import DatabaseError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Swagger
 from ninja.errors import HttpError, ValidationError
@@ -9,6 +10,8 @@ from ninja.errors import HttpError, ValidationError
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.journal.router import router as journal
+from server.keeping.health import health, look, trouble_of
+from server.keeping.router import router as keeping
 from server.plans.router import router as plans
 from server.printing.router import router as printing
 from server.shelf.router import router as shelf
@@ -32,6 +35,7 @@ api.add_router("", plans)
 api.add_router("", cutting)
 api.add_router("", printing)
 # Before the works: what stands below a work, or beside them all, is not a work of that name.
+api.add_router("", keeping)
 api.add_router("", journal)
 api.add_router("/works", works)
 api.add_router("/cloths", shelf)
@@ -57,6 +61,17 @@ def _unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
 @api.exception_handler(Http404)
 def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
     return answer(one("not_found", "there is no such work or section", "go back to the works"), 404)
+
+
+@api.exception_handler(DatabaseError)
+def _not_kept(request: HttpRequest, error: DatabaseError) -> HttpResponse:
+    trouble = trouble_of(error)
+    if trouble is None:
+        raise error
+    # What is wrong with the file is said until it is right; a moment's wait for another writer is not that.
+    if trouble.kind != "locked":
+        health.say(look(whole=False))
+    return answer(one(trouble.kind, trouble.says, trouble.way_out), 503)
 
 
 @api.exception_handler(Stale)

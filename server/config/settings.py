@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "server.works",
     "server.shelf",
     "server.journal",
+    "server.keeping",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -48,6 +49,12 @@ DATABASES = {
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
+# Uploads wait where the works are: whole photographs and backups need no second disk.
+FILE_UPLOAD_TEMP_DIR = DATA
+FILE_UPLOAD_PERMISSIONS = 0o600
+# Backups are made and brought back by a program of their own.
+JOBS_APART = True
+
 USE_TZ = True
 TIME_ZONE = "UTC"
 USE_I18N = False
@@ -68,14 +75,18 @@ SECURE_CROSS_ORIGIN_OPENER_POLICY = "same-origin"
 X_FRAME_OPTIONS = "DENY"
 # A section is a few hundred bytes, a work a few thousand.
 DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024
-# A photograph, an open file, a whole backup.
-MOST_UPLOADED = 512 * 1024 * 1024
+# A photograph or an open file; a backup is as large as it is.
+MOST_UPLOADED = 32 * 1024 * 1024
+BACKUP = "/api/backup"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"terminal": {"class": "logging.StreamHandler"}},
+    "formatters": {"bare": {"()": "server.config.logs.Bare"}},
+    "handlers": {"kept": {"()": "server.config.logs.OfProcess", "folder": DATA / "logs", "formatter": "bare"}},
     "loggers": {
-        "django": {"handlers": ["terminal"], "level": "ERROR", "propagate": False},
-        "django.security.DisallowedHost": {"handlers": [], "propagate": False},
+        "django": {"handlers": ["kept"], "level": "ERROR", "propagate": False},
+        "django.security.DisallowedHost": {"handlers": ["kept"], "propagate": False},
+        "server": {"handlers": ["kept"], "level": "INFO", "propagate": False},
+        "waitress": {"handlers": ["kept"], "level": "ERROR", "propagate": False},
     },
 }

@@ -4,10 +4,13 @@ from django.urls import path, re_path
 
 from server.api import api
 from server.config.pages import page
+from server.config.trouble import begin_empty, bring_back
 
 urlpatterns = [
     path("api/", api.urls),
-    re_path(r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|cloth/?|tape/?|handbook/?)?$", page),
+    path("trouble/backup", bring_back),
+    path("trouble/empty", begin_empty),
+    re_path(r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|(?:cloth|tape|handbook|backups)/?)?$", page),
 ]
 handler400 = "server.config.pages.bad_request"
 handler404 = "server.config.pages.not_found"

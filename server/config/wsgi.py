@@ -1,4 +1,4 @@
-"""The application that gunicorn serves."""
+"""The application that waitress serves."""
 
 import gc
 import os

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 from django.utils import timezone
 
-from server.journal.models import Check, Entry, Place
+from server.journal.models import Check, Place
 from server.works.demo import put_demo_works
 from server.works.models import Work
 from server.works.versions import CURRENT
@@ -52,5 +52,6 @@ def add_demo_works() -> list[Work]:
                 taken="corrections" in section.spec,
             )  # fmt: skip
         if work.name in _LOGS:
-            Entry.objects.create(work=work, **_LOGS[work.name])
+            work.log = _LOGS[work.name]
+            work.save(update_fields=("log",))
     return made

@@ -1,4 +1,4 @@
-"""What is kept of the making: places at the table, checks, the log, photographs.  Inputs alone, as typed; results never."""
+"""What is kept of the making: places at the table, checks, photographs.  Inputs alone, as typed; results never."""
 
 from __future__ import annotations
 
@@ -40,26 +40,13 @@ class Check(models.Model):
         return f"{self.name}: {', '.join(self.measured)}"
 
 
-class Entry(models.Model):
-    """The log of one work, in its maker's words."""
-
-    work = models.OneToOneField(Work, on_delete=models.CASCADE, related_name="entry")
-    notes = models.TextField(blank=True)
-    faults = models.TextField(blank=True)
-    hours = models.CharField(max_length=40, blank=True)
-    cost = models.CharField(max_length=40, blank=True)
-    finished = models.BooleanField(default=False)
-
-    def __str__(self) -> str:
-        return self.notes[:40]
-
-
 class Photograph(models.Model):
-    """A photograph of a work; the picture itself is a file in the data folder, named by the key."""
+    """A photograph of a work; the picture itself is a file in the data folder, named by what is in it."""
 
     key = models.CharField(primary_key=True, max_length=10, default=new_key, editable=False)
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="photographs")
     says = models.CharField(max_length=200, blank=True)
+    file = models.CharField(max_length=64)
     at = models.DateTimeField()
     width = models.PositiveIntegerField()
     height = models.PositiveIntegerField()

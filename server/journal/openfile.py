@@ -9,7 +9,7 @@ from django.db import transaction
 from pydantic import ValidationError
 
 from ribbon.errors import Problem, Refusal, refuse
-from server.journal.models import Check, Entry
+from server.journal.models import Check
 from server.journal.schema import OpenFile
 from server.wire.problems import from_schema
 from server.works import services as works
@@ -30,7 +30,6 @@ def written(key: str) -> tuple[bytes, str]:
     work = works.find(key)
     kept = works.document(work)
     order = [section["key"] for section in kept["sections"]]
-    entry = Entry.objects.filter(work=work).first() or Entry(work=work)
     file = {
         "format": FORMAT,
         "version": VERSION,
@@ -49,7 +48,7 @@ def written(key: str) -> tuple[bytes, str]:
                 }
                 for one in work.checks.all()
             ],
-            "log": {name: getattr(entry, name) for name in ("notes", "faults", "hours", "cost", "finished")},
+            "log": {**works.LOG, **work.log},
         },
     }
     name = "".join(c if c.isalnum() and c.isascii() else "-" for c in work.name.lower()).strip("-")[:60] or "work"
@@ -131,9 +130,8 @@ def taken_in(data: bytes, name: str) -> Work:
     sections = [
         {"name": one.name, "spec": one.spec.model_dump(mode="json", exclude_unset=True)} for one in file.sections
     ]
-    work = works.create(file.name, file.purpose, sections)
+    work = works.create(file.name, file.purpose, sections, file.log.model_dump())
     keys = [section.key for section in work.sections.all()]
-    Entry.objects.create(work=work, **file.log.model_dump())
     for one in file.checks:
         Check.objects.create(
             work=work,

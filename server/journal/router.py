@@ -4,20 +4,25 @@ from __future__ import annotations
 
 from typing import Any
 
+from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
 from django.views.decorators.csrf import csrf_protect
 from ninja import File, Form, Router
+from ninja.decorators import decorate_view
 from ninja.files import UploadedFile
 
-from server.journal import backup, openfile, photographs, services
+from server.journal import openfile, photographs, services
 from server.journal import schema as s
 from server.journal.demo import add_demo_works
+from server.journal.models import Photograph
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import services as works
 from server.works.listing import listing
-from server.works.schema import StaleOut, WorkOut, Works
+from server.works.once import answered, once, remember
+from server.works.schema import LogIn, StaleOut, WorkOut, Works
 
 router = Router(tags=["journal"])
 router.add_decorator(csrf_protect, mode="view")
@@ -25,6 +30,7 @@ _NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problem
 
 
 @router.post("/works/demo", response={200: Works, 403: Problems}, operation_id="add_demo_works")
+@decorate_view(once)
 def add_demo(request: HttpRequest) -> HttpResponse:
     """Puts the demo works on the shelf, each at its stage."""
     add_demo_works()
@@ -37,14 +43,24 @@ def read_log(request: HttpRequest, key: str) -> HttpResponse:
     return answer(services.log_of(key))
 
 
-@router.patch("/works/{key}/log", response={200: s.LogOut, **_NO}, operation_id="write_log", by_alias=True)
-def write_log(request: HttpRequest, key: str, given: s.LogIn) -> HttpResponse:
+@router.patch("/works/{key}/log", response={200: WorkOut, 409: StaleOut, **_NO}, operation_id="write_log")
+@decorate_view(once)
+def write_log(request: HttpRequest, key: str, given: LogIn) -> HttpResponse:
     """Other words for the log."""
-    words = {name: value for name, value in given.model_dump().items() if value is not None}
-    return answer(services.write_log(key, words))
+    said = given.model_dump(exclude={"revision", "run"}, exclude_unset=True)
+    words = {name: value for name, value in said.items() if value is not None}
+
+    def edit(kept: works.Document) -> works.Document:
+        return {**kept, "log": works.with_words(kept["log"], words)}
+
+    place = f"log.{'.'.join(words)}/{given.run}"
+    yours = given.model_dump(mode="json", exclude_unset=True)
+    says = "the log" if len(words) != 1 else f"the {next(iter(words))} of the log"
+    return answer(works.told(works.change(key, yours, says, edit, place, in_run=bool(given.run))))
 
 
 @router.post("/works/{key}/checks", response={200: WorkOut, 409: StaleOut, **_NO}, operation_id="keep_check")
+@decorate_view(once)
 def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpResponse:
     """Keeps a check; with `take` its correction goes into the plan, as a change that can be taken back."""
     return answer(
@@ -53,6 +69,7 @@ def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpRespo
 
 
 @router.post("/works/{key}/again", response={201: WorkOut, **_NO}, operation_id="make_again")
+@decorate_view(once)
 def make_again(request: HttpRequest, key: str) -> HttpResponse:
     """A new work like this one, with its lessons beside it."""
     return answer(works.told(services.again(key)), 201)
@@ -65,6 +82,7 @@ def read_places(request: HttpRequest, key: str) -> HttpResponse:
 
 
 @router.put("/works/{key}/places/{section}", response={200: s.PlaceOut, **_NO}, operation_id="put_place")
+@decorate_view(once)
 def put_place(request: HttpRequest, key: str, section: str, given: s.PlaceIn) -> HttpResponse:
     """Where the marking of one piece stands now."""
     return answer(services.put_place(key, section, given.model_dump()))
@@ -76,8 +94,18 @@ def add_photograph(
 ) -> HttpResponse:
     """One more photograph, drawn anew without what else its file held."""
     name = photograph.name or "photograph"
+    earlier = answered(request)
+    if earlier is not None:
+        return earlier
+    services.room_for_photograph(key, name)
     photographs.fits(photograph.size or 0, name)
-    return answer(services.add_photograph(key, photograph.read(), name, says))
+    drawn = photographs.redrawn(photograph.read(), name)  # before anything is held in the database
+    with transaction.atomic():
+        response = answered(request)
+        if response is None:
+            response = answer(services.add_photograph(key, drawn, name, says))
+            remember(request, response)
+    return response
 
 
 @router.delete(
@@ -86,6 +114,7 @@ def add_photograph(
     operation_id="drop_photograph",
     by_alias=True,
 )
+@decorate_view(once)
 def drop_photograph(request: HttpRequest, key: str, photograph: str) -> HttpResponse:
     """A photograph less."""
     return answer(services.drop_photograph(key, photograph))
@@ -94,10 +123,27 @@ def drop_photograph(request: HttpRequest, key: str, photograph: str) -> HttpResp
 @router.get("/photographs/{key}", response=_NO, operation_id="photograph", openapi_extra=described("image/jpeg"))
 def photograph(request: HttpRequest, key: str) -> HttpResponse:
     """The picture itself."""
-    data = photographs.read(key)
-    if data is None:
+    kept = get_object_or_404(Photograph, pk=key)
+    path = photographs.path_of(kept.file)
+    if path is None:
         raise Http404
-    return HttpResponse(data, content_type="image/jpeg")
+    response = HttpResponse(path.read_bytes(), content_type="image/jpeg")
+    response["Cache-Control"] = "private, max-age=31536000, immutable"
+    return response
+
+
+@router.get("/works/{key}/remains", response={200: s.RemainsOut, **_NO}, operation_id="remains")
+def remains(request: HttpRequest, key: str) -> HttpResponse:
+    """What goes with a work that is deleted for good."""
+    return answer(services.remains_of(key))
+
+
+@router.post("/works/{key}/discard", response={204: None, **_NO}, operation_id="discard_work")
+@decorate_view(once)
+def discard_work(request: HttpRequest, key: str) -> HttpResponse:
+    """Takes a deleted work away for good, with its pieces, history, checks, log and photographs."""
+    services.discard(key)
+    return HttpResponse(status=204)
 
 
 @router.get("/works/{key}/file", response=_NO, operation_id="work_file", openapi_extra=described("application/json"))
@@ -108,6 +154,7 @@ def work_file(request: HttpRequest, key: str) -> HttpResponse:
 
 
 @router.post("/files", response={201: WorkOut, **_NO}, operation_id="take_in_work")
+@decorate_view(once)
 def take_in_work(request: HttpRequest, file: File[UploadedFile]) -> HttpResponse:
     """A new work from an open file; a bad one is told problem by problem and nothing is made."""
     name = file.name or "file"
@@ -119,18 +166,3 @@ def take_in_work(request: HttpRequest, file: File[UploadedFile]) -> HttpResponse
 def file_schema(request: HttpRequest) -> HttpResponse:
     """The JSON Schema of the open file."""
     return answer(openfile.schema())
-
-
-@router.get("/backup", response=_NO, operation_id="backup", openapi_extra=described("application/zip"))
-def take_backup(request: HttpRequest) -> HttpResponse:
-    """Everything in one file."""
-    data, name = backup.backup()
-    return attached(data, name, "application/zip")
-
-
-@router.post("/backup", response={200: s.RestoredOut, **_NO}, operation_id="restore_backup")
-def restore_backup(request: HttpRequest, file: File[UploadedFile]) -> HttpResponse:
-    """Everything from one file, in place of what is here; a file that is no backup changes nothing."""
-    found = backup.restore(file, file.name or "file", file.size or 0)  # type: ignore[arg-type]
-    says = f"{found['works']} works, {found['cloths']} cloths and {found['photographs']} photographs are back."
-    return answer({**found, "says": says})

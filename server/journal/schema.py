@@ -6,25 +6,12 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from ninja import Schema
-from pydantic import Field, StringConstraints
+from pydantic import Field
 
 from server.plans.check import CheckOut
 from server.plans.schema import SectionSpec, TurnSpec
 from server.plans.typed import Strict, Typed
-from server.works.schema import Name, Purpose, Revision
-
-Long = Annotated[str, StringConstraints(max_length=8000, pattern=r"^[^\x00]*$")]
-Short = Annotated[str, StringConstraints(max_length=40, pattern=r"^[^\x00]*$")]
-
-
-class LogIn(Strict):
-    """Words of a log; what is left out stays."""
-
-    notes: Long | None = None
-    faults: Long | None = None
-    hours: Short | None = None
-    cost: Short | None = None
-    finished: bool | None = None
+from server.works.schema import LogTold, Long, Name, Purpose, Revision, Short
 
 
 class CheckTaken(Strict):
@@ -91,14 +78,9 @@ class UsualOut(Schema):
     says: str
 
 
-class LogOut(Schema):
+class LogOut(LogTold):
     """The log of a work."""
 
-    notes: str
-    faults: str
-    hours: str
-    cost: str
-    finished: bool
     checks: list[CheckTold]
     photographs: list[PhotographOut]
     usual: list[UsualOut]
@@ -150,10 +132,12 @@ class OpenFile(Strict):
     work: FileWork
 
 
-class RestoredOut(Schema):
-    """What a backup brought back."""
+class RemainsOut(Schema):
+    """What goes with a work that is deleted for good; `bytes` of its photographs, `says` all of it as a sentence."""
 
-    works: int
-    cloths: int
+    pieces: int
+    changes: int
+    checks: int
     photographs: int
+    bytes: int
     says: str

@@ -12,26 +12,24 @@ from ribbon.checking import Verdict, usual
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
 from ribbon.pins import Section, plan
-from server.journal.models import Check, Entry, Photograph, Place
-from server.journal.photographs import put, redrawn, remove
+from server.journal.models import Check, Photograph, Place
+from server.journal.photographs import Drawn, path_of
 from server.plans.check import CheckIn, told_verdict, verdict_of
 from server.works import services as works
 from server.works.models import Work
 from server.works.versions import CURRENT, current
 
 MOST_PHOTOGRAPHS = 40
-_WORDS = ("notes", "faults", "hours", "cost")
 
 
 def log_of(key: str) -> dict[str, Any]:
     """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
     work = works.find(key)
-    entry = Entry.objects.filter(work=work).first() or Entry(work=work)
     specs = [current(section.spec, section.version) for section in work.sections.all()]
     cloths = sorted({name for spec in specs if (name := (spec.get("cloth") or {}).get("name"))})
     return {
-        **{name: getattr(entry, name) for name in _WORDS},
-        "finished": entry.finished,
+        **works.LOG,
+        **work.log,
         "checks": [told for check in work.checks.all() if (told := _told_check(check)) is not None],
         "photographs": [_told_photograph(one) for one in work.photographs.all()],
         "usual": [
@@ -40,18 +38,6 @@ def log_of(key: str) -> dict[str, Any]:
             if (told := usual_of(name, specs[0].get("unit", "cm"))) is not None
         ],
     }
-
-
-@transaction.atomic
-def write_log(key: str, given: dict[str, Any]) -> dict[str, Any]:
-    """The log with other words in it."""
-    work = works.find(key)
-    entry, _ = Entry.objects.get_or_create(work=work)
-    for name, value in given.items():
-        setattr(entry, name, value)
-    entry.save()
-    _touch(work)
-    return log_of(key)
 
 
 @transaction.atomic
@@ -66,7 +52,8 @@ def again(key: str) -> Work:
     lessons += [f"Faults last time: {log['faults']}"] if log["faults"] else []
     lessons += [f"{check['name']}: {check['says'][0]}" for check in log["checks"]]
     lessons += [one["says"] for one in log["usual"]]
-    Entry.objects.create(work=made, notes="\n".join(lessons)[:8000])
+    made.log = works.with_words({}, {"notes": "\n".join(lessons)[:8000]})
+    made.save(update_fields=("log",))
     return made
 
 
@@ -206,30 +193,78 @@ def told_place(place: Place) -> dict[str, Any]:
     }
 
 
-@transaction.atomic
-def add_photograph(key: str, data: bytes, name: str, says: str) -> dict[str, Any]:
-    """The log with one more photograph.  Raises `Refusal`."""
-    work = works.find(key)
-    if work.photographs.count() >= MOST_PHOTOGRAPHS:
+def room_for_photograph(key: str, name: str) -> None:
+    """Raises `Refusal` where a work holds all the photographs it can, Http404 where there is no such work."""
+    if works.find(key).photographs.count() >= MOST_PHOTOGRAPHS:
         raise refuse(
             "full", "photograph", name, f"a work holds at most {MOST_PHOTOGRAPHS} photographs", "take one away first"
         )
-    drawn, width, height = redrawn(data, name)
-    kept = Photograph.objects.create(work=work, says=says[:200], at=timezone.now(), width=width, height=height)
-    put(kept.key, drawn)
+
+
+@transaction.atomic
+def add_photograph(key: str, drawn: Drawn, name: str, says: str) -> dict[str, Any]:
+    """The log with one more photograph, which is drawn and in the folder already.  Raises `Refusal`."""
+    room_for_photograph(key, name)
+    work = works.find(key)
+    Photograph.objects.create(work=work, says=says[:200], at=timezone.now(), **drawn._asdict())
     _touch(work)
     return log_of(key)
 
 
 @transaction.atomic
 def drop_photograph(key: str, photograph: str) -> dict[str, Any]:
-    """The log without that photograph, and its file gone."""
-    found = works.find(key).photographs.filter(pk=photograph)
-    if not found.exists():
+    """The log without that photograph, and its file gone where no other photograph is the same."""
+    found = works.find(key).photographs.filter(pk=photograph).first()
+    if found is None:
         raise Http404
     found.delete()
-    transaction.on_commit(lambda: remove(photograph))
+    _let_go([found.file])
     return log_of(key)
+
+
+def _let_go(files: list[str]) -> None:
+    """Take files of photographs away once this is settled, those that no photograph is in any more."""
+
+    def taken_away() -> None:
+        kept = set(Photograph.objects.filter(file__in=files).values_list("file", flat=True))
+        for file in set(files) - kept:
+            path = path_of(file)
+            if path is not None:
+                path.unlink(missing_ok=True)
+
+    transaction.on_commit(taken_away)
+
+
+def remains_of(key: str) -> dict[str, Any]:
+    """What goes with a work that is deleted for good."""
+    work = works.find(key)
+    files = [path for one in work.photographs.all() if (path := path_of(one.file)) is not None]
+    size = sum(path.stat().st_size for path in files)
+    counts = {
+        "pieces": work.sections.count(),
+        "changes": work.changes.count(),
+        "checks": work.checks.count(),
+        "photographs": work.photographs.count(),
+    }
+    words = [counted(number, name) for name, number in counts.items() if number]
+    if work.log:
+        words.append("its log")
+    listed = ", ".join(words[:-1]) + (" and " if len(words) > 1 else "") + "".join(words[-1:])
+    large = f" ({size / 1e6:.1f} MB)" if size >= 50_000 else ""
+    return {**counts, "bytes": size, "says": f"With it go {listed}{large}." if words else "Nothing else goes with it."}
+
+
+def counted(number: int, name: str) -> str:
+    """A number of things, `name` being their plural: 1 piece, 2 pieces."""
+    return f"{number} {name[:-1] if number == 1 else name}"
+
+
+@transaction.atomic
+def discard(key: str) -> None:
+    """Take a deleted work away for good, with all that is beside it.  Raises Http404 for one that is not deleted."""
+    files = list(Photograph.objects.filter(work=key).values_list("file", flat=True))
+    works.discard(key)
+    _let_go(files)
 
 
 def _told_photograph(one: Photograph) -> dict[str, Any]:

@@ -7,6 +7,7 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse
 from django.views.decorators.csrf import csrf_protect
 from ninja import Router
+from ninja.decorators import decorate_view
 
 from server.plans.cloth import ClothSpec
 from server.shelf import schema as s
@@ -16,6 +17,7 @@ from server.shelf.sheet import Row, write_sheet
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
+from server.works.once import once
 
 router = Router(tags=["shelf"])
 router.add_decorator(csrf_protect, mode="view")
@@ -33,6 +35,7 @@ def list_cloths(request: HttpRequest) -> HttpResponse:
 
 
 @router.post("", response={201: s.ClothRow, **_NO}, operation_id="put_cloth")
+@decorate_view(once)
 def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
     """A new cloth on the shelf."""
     return answer(services.told(services.put(new.name, new.unit, _spec(new.spec))), 201)
@@ -46,6 +49,7 @@ def cloths_table(request: HttpRequest) -> HttpResponse:
 
 
 @router.post("/table", response={200: s.TableOut, **_NO}, operation_id="take_in_cloths")
+@decorate_view(once)
 def take_in_cloths(request: HttpRequest, sheet: s.TableIn) -> HttpResponse:
     """A table of cloths put on the shelf; wrong rows are told by their lines."""
     return answer(services.take_in(sheet.text, keep_good=sheet.keep_good))
@@ -61,12 +65,14 @@ def supplier_prices(request: HttpRequest) -> HttpResponse:
 
 
 @router.put("/{key}", response={200: s.ClothRow, **_NO}, operation_id="change_cloth")
+@decorate_view(once)
 def change_cloth(request: HttpRequest, key: str, now: s.ClothChange) -> HttpResponse:
     """The cloth with other facts."""
     return answer(services.told(services.change(key, now.revision, now.name, now.unit, _spec(now.spec))))
 
 
 @router.delete("/{key}", response={204: None, **_NO}, operation_id="remove_cloth")
+@decorate_view(once)
 def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpResponse:
     """The cloth, gone from the shelf."""
     services.remove(key, revision)
@@ -74,12 +80,14 @@ def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpRe
 
 
 @router.post("/{key}/take", response={200: s.ClothRow, **_NO}, operation_id="take_cloth")
+@decorate_view(once)
 def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """A length taken from the shelf for a work."""
     return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=False)))
 
 
 @router.post("/{key}/give", response={200: s.ClothRow, **_NO}, operation_id="give_cloth")
+@decorate_view(once)
 def give_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """A length given back to the shelf."""
     return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=True)))

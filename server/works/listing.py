@@ -23,11 +23,7 @@ def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -
         found = found.filter(Q(name__icontains=word) | Q(purpose__icontains=word) | Q(sections__name__icontains=word))
     if search.strip():
         found = found.distinct()
-    page = (
-        found.order_by(*_ORDERS[sort])
-        .prefetch_related("sections", "places", "checks")
-        .select_related("entry")[offset : offset + limit]
-    )
+    page = found.order_by(*_ORDERS[sort]).prefetch_related("sections", "places", "checks")[offset : offset + limit]
     shelf = kept.count()
     return {
         "works": [_row(work) for work in page],
@@ -54,8 +50,7 @@ def _row(work: Work) -> dict[str, Any]:
 
 def _stage(work: Any, step: str) -> str:
     """What is next, by how far the making has come, which the rooms above keep beside a work."""
-    entry = getattr(work, "entry", None)
-    if entry is not None and entry.finished:
+    if work.log.get("finished"):
         return "nothing, it is finished"
     checks, places = list(work.checks.all()), list(work.places.all())
     if checks:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import secrets
 
 from django.db import models
+from django.utils import timezone
 
 _LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that look alike
 
@@ -20,9 +21,11 @@ class Work(models.Model):
     key = models.CharField(primary_key=True, max_length=10, default=new_key, editable=False)
     name = models.CharField(max_length=120)
     purpose = models.CharField(max_length=200, blank=True)
+    log = models.JSONField(default=dict)  # its maker's words: notes, faults, hours, cost, whether it is finished
     revision = models.PositiveIntegerField(default=1)
+    stamps = models.JSONField(default=dict)  # the revision that last changed each part of it; "*" for all others
     position = models.IntegerField(default=0)
-    made = models.DateTimeField(auto_now_add=True)
+    made = models.DateTimeField(default=timezone.now)
     touched = models.DateTimeField(db_index=True)
     deleted = models.DateTimeField(null=True, db_index=True)
 
@@ -48,15 +51,14 @@ class Section(models.Model):
 
 
 class Change(models.Model):
-    """One change to a work: the whole of it before and after, so that undo and redo need nothing else."""
+    """One change to a work: what it made different, so that it can be undone and done again."""
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="changes")
     number = models.PositiveIntegerField()
     says = models.CharField(max_length=200)
     place = models.CharField(max_length=80, blank=True)
     at = models.DateTimeField()
-    before = models.JSONField()
-    after = models.JSONField()
+    difference = models.JSONField(default=list)
     undone = models.BooleanField(default=False)
 
     class Meta:
@@ -65,3 +67,25 @@ class Change(models.Model):
 
     def __str__(self) -> str:
         return self.says
+
+
+class HighWater(models.Model):
+    """The highest revision of all that is kept no longer; what comes back from a backup goes on above it."""
+
+    revision = models.PositiveIntegerField(default=0)
+
+    def __str__(self) -> str:
+        return str(self.revision)
+
+
+class Answered(models.Model):
+    """An act that was answered, by the name that its sender gave it: where it comes again it is not done again."""
+
+    token = models.CharField(primary_key=True, max_length=64)
+    address = models.CharField(max_length=200)
+    at = models.DateTimeField(db_index=True)
+    status = models.PositiveIntegerField()
+    body = models.BinaryField()
+
+    def __str__(self) -> str:
+        return self.address

@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.csrf import csrf_protect
 from ninja import Query, Router
+from ninja.decorators import decorate_view
 from pydantic import Field
 
 from ribbon.errors import refuse
@@ -15,6 +16,7 @@ from server.wire.problems import Problems
 from server.works import schema as s
 from server.works import services
 from server.works.listing import listing
+from server.works.once import once
 from server.works.units import in_unit
 
 router = Router(tags=["works"])
@@ -51,6 +53,7 @@ def list_works(
 
 
 @router.post("", response=_MADE, operation_id="create_work")
+@decorate_view(once)
 def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
     """A new work."""
     sections = [{"name": section.name, "spec": _spec(section.spec)} for section in new.sections]
@@ -62,6 +65,7 @@ def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
     response={200: s.Works, 400: Problems, 403: Problems, 413: Problems, 422: Problems},
     operation_id="order_works",
 )
+@decorate_view(once)
 def order_works(request: HttpRequest, order: s.WorksOrder) -> HttpResponse:
     """Puts the works in a person's own order."""
     services.put_in_order(order.works)
@@ -75,6 +79,7 @@ def read_work(request: HttpRequest, key: str) -> HttpResponse:
 
 
 @router.patch("/{key}", response=_WRITE, operation_id="change_work")
+@decorate_view(once)
 def change_work(request: HttpRequest, key: str, given: s.WorkChange) -> HttpResponse:
     """Another name or purpose."""
     words = {name: value for name, value in (("name", given.name), ("purpose", given.purpose)) if value is not None}
@@ -82,36 +87,61 @@ def change_work(request: HttpRequest, key: str, given: s.WorkChange) -> HttpResp
 
 
 @router.delete("/{key}", response=_WRITE, operation_id="delete_work")
+@decorate_view(once)
 def delete_work(request: HttpRequest, key: str, revision: s.Revision) -> HttpResponse:
     """Puts a work among the deleted ones, from where it can be restored whole."""
     return answer(services.told(services.delete(key, {"revision": revision})))
 
 
 @router.post("/{key}/restore", response=_READ | {403: Problems}, operation_id="restore_work")
+@decorate_view(once)
 def restore_work(request: HttpRequest, key: str) -> HttpResponse:
     """Brings a deleted work back."""
     return answer(services.told(services.restore(key)))
 
 
 @router.post("/{key}/duplicate", response=_MADE, operation_id="duplicate_work")
+@decorate_view(once)
 def duplicate_work(request: HttpRequest, key: str) -> HttpResponse:
     """A new work like this one."""
     return answer(services.told(services.duplicate(key)), 201)
 
 
 @router.post("/{key}/undo", response=_WRITE, operation_id="undo")
+@decorate_view(once)
 def undo(request: HttpRequest, key: str, seen: s.Seen) -> HttpResponse:
     """Takes the last change back."""
     return answer(services.told(services.step_through(key, seen.model_dump(), back=True)))
 
 
 @router.post("/{key}/redo", response=_WRITE, operation_id="redo")
+@decorate_view(once)
 def redo(request: HttpRequest, key: str, seen: s.Seen) -> HttpResponse:
     """Makes the last undone change again."""
     return answer(services.told(services.step_through(key, seen.model_dump(), back=False)))
 
 
+@router.post("/{key}/settle", response=_WRITE, operation_id="settle")
+@decorate_view(once)
+def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
+    """Keeps one of two versions of a work; undo brings the other."""
+    sections = {one.key: {"name": one.name, "spec": _spec(one.spec)} for one in given.sections}
+
+    def mine(kept: services.Document) -> services.Document:
+        found = {**kept, "log": services.with_words(kept["log"], given.log.model_dump(exclude_unset=True))}
+        for name, values in sections.items():
+            if services.section_of(found, name) is None:  # it was taken away elsewhere
+                found = _added(found, values["name"], values["spec"], named=name)
+            else:
+                found = services.with_section(found, name, **values)
+        return _with_seam(found, given.seam[0]) if given.seam else found
+
+    yours = given.model_dump(mode="json", exclude_unset=True)
+    return answer(services.told(services.settle(key, yours, mine, keep_mine=given.keep == "mine")))
+
+
 @router.post("/{key}/unit", response=_WRITE, operation_id="change_unit")
+@decorate_view(once)
 def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResponse:
     """Another unit for the whole work; no value changes."""
 
@@ -122,28 +152,18 @@ def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResp
 
 
 @router.post("/{key}/seam", response=_WRITE, operation_id="change_seam")
+@decorate_view(once)
 def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResponse:
     """The seam allowance of the whole work; an end or a join that has one of its own keeps it."""
-
-    def edit(kept: services.Document) -> services.Document:
-        return {
-            **kept,
-            "sections": [
-                {
-                    **part,
-                    "spec": {
-                        **part["spec"],
-                        "allowance": {**(part["spec"].get("allowance") or {}), "seam": given.seam},
-                    },
-                }
-                for part in kept["sections"]
-            ],
-        }
-
-    return _changed(key, given, "the seam allowance", edit, f"seam/{given.run}", in_run=bool(given.run))
+    seam = None if given.seam is None else str(given.seam)
+    place = f"seam/{given.run}"
+    return _changed(
+        key, given, "the seam allowance", lambda kept: _with_seam(kept, seam), place, in_run=bool(given.run)
+    )
 
 
 @router.post("/{key}/order", response=_WRITE, operation_id="order_sections")
+@decorate_view(once)
 def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpResponse:
     """The sections in another order."""
 
@@ -164,12 +184,14 @@ def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpRespon
 
 
 @router.post("/{key}/sections", response=_WRITE, operation_id="add_section")
+@decorate_view(once)
 def add_section(request: HttpRequest, key: str, given: s.AddSection) -> HttpResponse:
     """One more section, at the end."""
     return _changed(key, given, f"adding {given.name}", lambda kept: _added(kept, given.name, _spec(given.spec)))
 
 
 @router.put("/{key}/sections/{section}", response=_WRITE, operation_id="change_section")
+@decorate_view(once)
 def change_section(request: HttpRequest, key: str, section: str, given: s.SectionChange) -> HttpResponse:
     """Other facts, or another name, for a section."""
     values: dict[str, Any] = {} if given.name is None else {"name": given.name}
@@ -185,6 +207,7 @@ def change_section(request: HttpRequest, key: str, section: str, given: s.Sectio
 
 
 @router.delete("/{key}/sections/{section}", response=_WRITE, operation_id="delete_section")
+@decorate_view(once)
 def delete_section(request: HttpRequest, key: str, section: str, revision: s.Revision) -> HttpResponse:
     """A section less; undo brings it back."""
 
@@ -196,6 +219,7 @@ def delete_section(request: HttpRequest, key: str, section: str, revision: s.Rev
 
 
 @router.post("/{key}/sections/{section}/duplicate", response=_WRITE, operation_id="duplicate_section")
+@decorate_view(once)
 def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen) -> HttpResponse:
     """One more section, like this one and next to it."""
 
@@ -205,6 +229,13 @@ def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen
         return _added(kept, services.numbered(like["name"], names), like["spec"], section)
 
     return _changed(key, seen, "copying a piece", edit)
+
+
+def _with_seam(kept: services.Document, seam: Any) -> services.Document:
+    def sewn(spec: dict[str, Any]) -> dict[str, Any]:
+        return {**spec, "allowance": {**(spec.get("allowance") or {}), "seam": seam}}
+
+    return {**kept, "sections": [{**part, "spec": sewn(part["spec"])} for part in kept["sections"]]}
 
 
 def _changed(key: str, given: s.Seen, says: str, edit: Any, place: str = "", *, in_run: bool = False) -> HttpResponse:
@@ -229,13 +260,15 @@ def _there(kept: services.Document, section: str) -> dict[str, Any]:
     return found
 
 
-def _added(kept: services.Document, name: str, spec: dict[str, Any], after: str | None = None) -> services.Document:
+def _added(
+    kept: services.Document, name: str, spec: dict[str, Any], after: str | None = None, named: str | None = None
+) -> services.Document:
     own = spec.get("allowance") or {}
     seam = next((one["spec"].get("allowance", {}).get("seam") for one in kept["sections"]), None)
     if seam is not None and own.get("seam") is None:
         spec = {**spec, "allowance": {**own, "seam": seam}}  # that of the work
     try:
-        return services.with_new_section(kept, name, spec, after)
+        return services.with_new_section(kept, name, spec, after, named)
     except services.Full:
         most = services.MOST_SECTIONS
         raise refuse(

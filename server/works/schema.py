@@ -16,8 +16,34 @@ Purpose = Annotated[str, StringConstraints(strip_whitespace=True, max_length=200
 Revision = Annotated[int, Field(ge=0, le=2**31 - 1, description="The revision that this change was made to.")]
 
 
+Long = Annotated[str, StringConstraints(max_length=8000, pattern=r"^[^\x00]*$")]
+Short = Annotated[str, StringConstraints(max_length=40, pattern=r"^[^\x00]*$")]
+Run = Annotated[str, StringConstraints(max_length=20, pattern=r"^[a-z0-9.]*$")]
+Key = Annotated[str, StringConstraints(pattern=r"^[a-z0-9]{10}$")]
+
+
 class _Strict(Schema):
     model_config = ConfigDict(extra="forbid")
+
+
+class LogWords(_Strict):
+    """The log of a work in its maker's words; what is left out stays."""
+
+    notes: Long | None = None
+    faults: Long | None = None
+    hours: Short | None = None
+    cost: Short | None = None
+    finished: bool | None = None
+
+
+class LogTold(Schema):
+    """The words of a log, all of them."""
+
+    notes: str
+    faults: str
+    hours: str
+    cost: str
+    finished: bool
 
 
 class NewSection(_Strict):
@@ -39,6 +65,31 @@ class Seen(_Strict):
     """The revision that a change was made to."""
 
     revision: Revision
+
+
+class LogIn(LogWords, Seen):
+    """Words of a log; what is left out stays.  `run` as for a section."""
+
+    run: Run = ""
+
+
+class TypedSection(NewSection):
+    """A piece as it was typed."""
+
+    key: Key
+
+
+class Settled(Seen):
+    """What is chosen between two versions of a work: that of `revision`, as it was told, and what was typed elsewhere.
+
+    `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, and `seam`
+    a list of the one seam allowance that was.
+    """
+
+    keep: Literal["mine", "theirs"]
+    sections: Annotated[list[TypedSection], Field(max_length=60)] = []
+    log: LogWords = LogWords()
+    seam: Annotated[list[Typed | None], Field(max_length=1)] = []
 
 
 class WorkChange(Seen):
@@ -65,7 +116,7 @@ class SectionChange(Seen):
     name: Name | None = None
     spec: SectionSpec | None = None
     field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z0-9_.]*$")] = ""
-    run: Annotated[str, StringConstraints(max_length=20, pattern=r"^[a-z0-9.]*$")] = ""
+    run: Run = ""
 
 
 class Order(Seen):
@@ -84,7 +135,7 @@ class SeamChange(Seen):
     """The seam allowance of the whole work, null for the usual one; `run` as for a section."""
 
     seam: Typed | None = None
-    run: Annotated[str, StringConstraints(max_length=20, pattern=r"^[a-z0-9.]*$")] = ""
+    run: Run = ""
 
 
 class WorksOrder(_Strict):
@@ -107,6 +158,7 @@ class WorkOut(Schema):
     key: str
     name: str
     purpose: str
+    log: LogTold
     revision: int
     touched: datetime
     deleted: bool

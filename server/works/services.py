@@ -4,31 +4,32 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
-from datetime import timedelta
 from typing import Any
 
 from django.db import transaction
-from django.db.models import Max
 from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from server.wire.problems import one
-from server.works.models import Change, Section, Work, new_key
+from server.works.history import Document, stepped, written_down
+from server.works.models import HighWater, Section, Work, new_key
+from server.works.stamps import newer, parts_changed, stamped
 from server.works.versions import CURRENT, current
 
-Document = dict[str, Any]
-_ONE_STEP = timedelta(seconds=3)
 MOST_SECTIONS = 60
+LOG: dict[str, str | bool] = {"notes": "", "faults": "", "hours": "", "cost": "", "finished": False}
 
 
 class Stale(Exception):
-    """A change was made to an older revision.  `body` holds both versions."""
+    """A change was made to an older revision, and what it changes was changed since.  `body` holds both versions."""
 
     def __init__(self, yours: dict[str, Any], theirs: Work) -> None:
         problem = one(
             "stale",
-            "this work was changed elsewhere in the meantime",
+            "this work was deleted elsewhere in the meantime"
+            if theirs.deleted
+            else "this work was changed elsewhere in the meantime",
             "look at both versions and choose",
             "revision",
             str(yours.get("revision")),
@@ -46,6 +47,7 @@ def document(work: Work) -> Document:
     return {
         "name": work.name,
         "purpose": work.purpose,
+        "log": work.log,
         "sections": [
             {"key": s.key, "name": s.name, "spec": current(s.spec, s.version), "version": CURRENT}
             for s in work.sections.all()
@@ -56,12 +58,13 @@ def document(work: Work) -> Document:
 def told(work: Work) -> dict[str, Any]:
     """A work as the wire has it."""
     kept = document(work)
-    undo = work.changes.filter(undone=False).last()
-    redo = work.changes.filter(undone=True).first()
+    undo = work.changes.filter(undone=False).defer("difference").last()
+    redo = work.changes.filter(undone=True).defer("difference").first()
     return {
         "key": work.key,
         "name": work.name,
         "purpose": work.purpose,
+        "log": {**LOG, **work.log},
         "revision": work.revision,
         "touched": work.touched.isoformat(),
         "deleted": work.deleted is not None,
@@ -77,9 +80,9 @@ def find(key: str) -> Work:
 
 
 @transaction.atomic
-def create(name: str, purpose: str, sections: list[dict[str, Any]]) -> Work:
-    """A new work with those sections (name and spec each)."""
-    work = Work.objects.create(name=name, purpose=purpose, touched=timezone.now())
+def create(name: str, purpose: str, sections: list[dict[str, Any]], log: dict[str, Any] | None = None) -> Work:
+    """A new work with those sections (name and spec each) and the words of its log."""
+    work = Work.objects.create(name=name, purpose=purpose, log=with_words({}, log or {}), touched=timezone.now())
     for position, section in enumerate(sections):
         Section.objects.create(
             work=work, position=position, name=section["name"], spec=section["spec"], version=CURRENT
@@ -123,50 +126,67 @@ def change(
 ) -> Work:
     """The work after `edit` of its document.
 
-    `yours` is what was sent, with the revision it was made to; raises `Stale` where that is not the newest, unless
-    the work is already as it would be: an answer that was lost is asked for again.
+    `yours` is what was sent, with the revision it was made to.  Raises `Stale` where the parts of the work that it
+    changes were changed after that; where others were, it is made beside them, and where the work is already as it
+    would be, an answer was lost and is asked for again.
     Changes at the same `place` in quick succession are one step of the history, `in_run` however long they take.
     """
     work = find(key)
     before = document(work)
-    if yours["revision"] != work.revision and not _already(before, edit):
-        raise Stale(yours, work)
-    after = edit(before)
+    seen = yours["revision"] == work.revision
+    try:
+        after = edit(before)
+    except Http404:
+        if seen:
+            raise
+        raise Stale(yours, work) from None  # the piece was taken away elsewhere
     if after == before:
         return work
-    now = timezone.now()
-    work.changes.filter(undone=True).delete()
-    last = work.changes.last()
-    if place and last is not None and last.place == place and (in_run or now - last.at < _ONE_STEP):
-        last.after, last.at = after, now
-        last.save(update_fields=("after", "at"))
-    else:
-        number = (work.changes.aggregate(Max("number"))["number__max"] or 0) + 1
-        Change.objects.create(
-            work=work, number=number, says=says[:200], place=place, at=now, before=before, after=after
-        )
-    _put(work, after)
+    if not seen and newer(work.stamps, parts_changed(before, after), yours["revision"]):
+        raise Stale(yours, work)
+    written_down(work, before, after, says, place, in_run=in_run)
+    _put(work, before, after)
     return work
 
 
-def _already(kept: Document, edit: Callable[[Document], Document]) -> bool:
-    try:
-        return edit(kept) == kept
-    except Http404:
-        return False
+@transaction.atomic
+def settle(key: str, yours: dict[str, Any], mine: Callable[[Document], Document], *, keep_mine: bool) -> Work:
+    """The work after somebody has chosen between two versions of it; the other is a step back in its history.
+
+    `yours` names the revision of the version that was shown.  Raises `Stale` where there is a newer one.
+    """
+    work = find(key)
+    if yours["revision"] != work.revision:
+        raise Stale(yours, work)
+    theirs = document(work)
+    after = mine(theirs)
+    if after != theirs:
+        written_down(work, theirs, after, "what was typed in the other window", "", in_run=False)
+        if not keep_mine:
+            written_down(work, after, theirs, "keeping the other version", "", in_run=False)
+    if keep_mine:
+        work.deleted = None
+        _put(work, theirs, after)
+    return work
 
 
-def _put(work: Work, kept: Document) -> None:
-    """Make the work what `kept` says."""
-    work.name, work.purpose = kept["name"], kept["purpose"]
+def _put(work: Work, before: Document, after: Document) -> None:
+    """Make the work what `after` says."""
     work.revision += 1
+    work.stamps = stamped(work.stamps, before, after, work.revision)
+    work.name, work.purpose, work.log = after["name"], after["purpose"], after["log"]
     work.touched = timezone.now()
-    work.save(update_fields=("name", "purpose", "revision", "touched"))
-    keys = [section["key"] for section in kept["sections"]]
-    work.sections.exclude(key__in=keys).delete()
-    for position, section in enumerate(kept["sections"]):
+    work.save(update_fields=("name", "purpose", "log", "revision", "stamps", "touched", "deleted"))
+    there = {section.key: section for section in work.sections.all()}
+    for key in there.keys() - {section["key"] for section in after["sections"]}:
+        there[key].delete()
+    for position, section in enumerate(after["sections"]):
         values = {"name": section["name"], "spec": section["spec"], "version": section["version"], "position": position}
-        Section.objects.update_or_create(key=section["key"], work=work, defaults=values)
+        row = there.get(section["key"]) or Section(key=section["key"], work=work)
+        if row.key not in there or any(getattr(row, name) != value for name, value in values.items()):
+            for name, value in values.items():
+                setattr(row, name, value)
+            row.save()
 
 
 @transaction.atomic
@@ -175,13 +195,10 @@ def step_through(key: str, yours: dict[str, Any], *, back: bool) -> Work:
     work = find(key)
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
-    found = work.changes.filter(undone=False).last() if back else work.changes.filter(undone=True).first()
-    if found is None:
-        return work
-    _put(work, found.before if back else found.after)
-    found.undone = back
-    found.place = ""  # what is typed next is a step of its own
-    found.save(update_fields=("undone", "place"))
+    now = document(work)
+    found = stepped(work, now, backwards=back)
+    if found is not None:
+        _put(work, now, found)
     return work
 
 
@@ -189,10 +206,12 @@ def step_through(key: str, yours: dict[str, Any], *, back: bool) -> Work:
 def delete(key: str, yours: dict[str, Any]) -> Work:
     """The work, put among the deleted ones; nothing of it goes."""
     work = find(key)
+    if work.deleted is not None:
+        return work  # an answer was lost and is asked for again
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
-    work.deleted, work.revision = timezone.now(), work.revision + 1
-    work.save(update_fields=("deleted", "revision"))
+    work.deleted = timezone.now()
+    _stamp(work)
     return work
 
 
@@ -201,9 +220,36 @@ def restore(key: str) -> Work:
     """The work, back on the shelf."""
     work = find(key)
     if work.deleted is not None:
-        work.deleted, work.revision = None, work.revision + 1
-        work.save(update_fields=("deleted", "revision"))
+        work.deleted = None
+        _stamp(work)
     return work
+
+
+def _stamp(work: Work) -> None:
+    work.revision += 1
+    work.stamps = {**work.stamps, "deleted": work.revision}
+    work.save(update_fields=("deleted", "revision", "stamps"))
+
+
+@transaction.atomic
+def discard(key: str) -> None:
+    """Take a deleted work away for good, its pieces and its history with it.  Raises Http404 for one that is not deleted."""
+    work = get_object_or_404(Work, key=key, deleted__isnull=False)
+    raise_high_water(work.revision)
+    work.delete()
+
+
+def raise_high_water(revision: int) -> None:
+    """Note that `revision` was used, by something that is kept no longer."""
+    mark, _ = HighWater.objects.get_or_create(pk=1)
+    if revision > mark.revision:
+        mark.revision = revision
+        mark.save(update_fields=("revision",))
+
+
+def with_words(log: dict[str, Any], words: dict[str, Any]) -> dict[str, Any]:
+    """The log with other words; what is empty or not so is left out."""
+    return {name: value for name, value in {**log, **words}.items() if value}
 
 
 @transaction.atomic
@@ -226,11 +272,13 @@ def with_section(kept: Document, key: str, **values: Any) -> Document:
     return {**kept, "sections": [{**s, **values} if s["key"] == key else s for s in kept["sections"]]}
 
 
-def with_new_section(kept: Document, name: str, spec: dict[str, Any], after: str | None = None) -> Document:
-    """The document with one more section, at the end or behind another."""
+def with_new_section(
+    kept: Document, name: str, spec: dict[str, Any], after: str | None = None, key: str | None = None
+) -> Document:
+    """The document with one more section, at the end or behind another, under a new key or a given one."""
     if len(kept["sections"]) >= MOST_SECTIONS:
         raise Full
-    new = {"key": new_key(), "name": name, "spec": spec, "version": CURRENT}
+    new = {"key": key or new_key(), "name": name, "spec": spec, "version": CURRENT}
     sections = list(kept["sections"])
     at = next((i + 1 for i, s in enumerate(sections) if s["key"] == after), len(sections))
     return {**kept, "sections": [*sections[:at], new, *sections[at:]]}

@@ -18,6 +18,9 @@ def _second(spec: Spec) -> Spec:
     """
     unit = str(spec.get("unit", "cm"))
     found = _machines(spec, unit)
+    if "correction" in found:  # as one check alone was kept at first
+        one = found.pop("correction")
+        found.setdefault("corrections", [one] if one else [])
     if isinstance(found.get("parts"), list):
         found["parts"] = [_machines(part, unit) if isinstance(part, Mapping) else part for part in found["parts"]]
     if isinstance(found.get("cloth"), Mapping):
@@ -59,7 +62,8 @@ def cloth_of_two(cloth: Mapping[str, Any]) -> Spec:
     return found
 
 
-# Each entry turns the version before it into itself; the first version needs none.
+# Each entry turns the version before it into itself; the first version needs none.  One more needs a migration that
+# brings sections, checks and histories to it: a history says how sections differ, as this version writes them.
 _STEPS: dict[int, Callable[[Spec], Spec]] = {2: _second}
 CURRENT = 1 + len(_STEPS)
 

@@ -133,11 +133,15 @@ def test_what_a_piece_taught_is_offered_to_others_and_never_to_itself(ask: Asked
 
 def test_the_log_keeps_words_and_says_when_it_is_finished(ask: Asked) -> None:
     work = made(ask)
-    _, log = ask(
-        "PATCH", f"/works/{work['key']}/log", {"notes": "Press before basting.", "hours": "6 1/2", "finished": True}
+    _, answered = ask(
+        "PATCH",
+        f"/works/{work['key']}/log",
+        {"revision": 1, "notes": "Press before basting.", "hours": "6 1/2", "finished": True},
     )
+    assert (answered["undo"], answered["revision"]) == ("the log", 2)
+    log = answered["log"]
     assert (log["notes"], log["hours"], log["cost"], log["finished"]) == ("Press before basting.", "6 1/2", "", True)
-    status, body = ask("PATCH", f"/works/{work['key']}/log", {"notes": "x" * 9000})
+    status, body = ask("PATCH", f"/works/{work['key']}/log", {"revision": 2, "notes": "x" * 9000})
     assert (status, body["problems"][0]["path"]) == (422, "notes")
 
 
@@ -201,7 +205,7 @@ def test_the_published_schema_is_the_one_in_the_docs() -> None:
 def test_a_file_carries_checks_and_the_log(ask: Asked) -> None:
     work = made(ask)
     check(ask, work, "71.2", take=True)
-    ask("PATCH", f"/works/{work['key']}/log", {"notes": "Steam."})
+    ask("PATCH", f"/works/{work['key']}/log", {"revision": 2, "notes": "Steam."})
     file = Client(SERVER_NAME="127.0.0.1").get(f"/api/works/{work['key']}/file").content
     back = send("/files", "file", file).json()
     _, log = ask("GET", f"/works/{back['key']}/log")
@@ -236,10 +240,10 @@ def test_everything_goes_into_one_file_and_comes_back(ask: Asked) -> None:
     send(f"/works/{work['key']}/photographs", "photograph", photograph(), "front.jpg")
     client = Client(SERVER_NAME="127.0.0.1")
     before = client.get(f"/api/works/{work['key']}").json(), client.get(f"/api/works/{work['key']}/log").json()
-    kept = client.get("/api/backup").content
+    kept = client.get("/api/backup").getvalue()  # type: ignore[attr-defined]
     made(ask, "Another")
     told = send("/backup", "file", kept, "kept.zip").json()
-    assert told["says"] == "1 works, 0 cloths and 1 photographs are back."
+    assert told["says"] == "1 work, 0 cloths and 1 photograph came back."
     assert (
         client.get(f"/api/works/{work['key']}").json(),
         client.get(f"/api/works/{work['key']}/log").json(),
@@ -263,7 +267,7 @@ BACKUP = {"format": "young-ribbon-backup", "version": 1}
     "data",
     [
         b"", b"PK\x03\x04nothing", zipped(other=b"1"), zipped(everything__json=b"[1"), zipped(everything__json=b"{}"),
-        zipped(everything__json=json.dumps({**BACKUP, "version": 3, "rows": []}).encode()),
+        zipped(everything__json=json.dumps({**BACKUP, "version": 4, "rows": []}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "auth.user"}]}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "works.work", "pk": "a", "fields": {"no": 1}}]}).encode()),
         zipped(everything__json=json.dumps({**BACKUP, "rows": [{"model": "works.section", "pk": "a", "fields": {"work": "gone", "position": 0, "name": "x", "spec": {}}}]}).encode()),

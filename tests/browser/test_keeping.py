@@ -2,13 +2,20 @@
 
 from __future__ import annotations
 
-import json
-
 from playwright.sync_api import Page, Route, expect
 
 from tests.browser.test_skirt import field, new_skirt, saved
 
 PIECE = "**/api/works/*/sections/*"
+_OPENED = """const open = indexedDB.open("young-ribbon"); await new Promise(done => { open.onsuccess = done; });
+  const rows = open.result.transaction("kept-here", "readwrite").objectStore("kept-here");"""
+KEEP_HERE = (
+    "async ([key, value]) => {" + _OPENED + "await new Promise(done => { rows.put(value, key).onsuccess = done; }) }"
+)
+KEPT_HERE = (
+    "async () => {" + _OPENED + "const all = rows.getAllKeys(); await new Promise(done => { all.onsuccess = done; });"
+    " return [...all.result, ...Object.keys(localStorage)].filter(key => key.includes('unsent/')) }"
+)
 NO_ANSWER = "Not saved: no answer. Trying again…"
 
 
@@ -155,7 +162,7 @@ def test_what_could_not_be_saved_before_the_page_was_left_is_there_again(page: P
     expect(field(page, "Flat width")).to_have_value("216 cm")
     expect(field(page, "Spacing")).to_have_value("3 cm")
     saved(page)
-    assert page.evaluate("localStorage.length") == 0
+    assert page.evaluate(KEPT_HERE) == []
 
 
 def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> None:
@@ -169,9 +176,9 @@ def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> 
     page.goto("/")
     # As it is left behind where nobody answered to the change to 72.
     body = asked.value.post_data_json
-    left = {"revision": body.pop("revision"), "changes": [{"piece": asked.value.url.split("/")[-1], "body": body}]}
-    kept = f"young-ribbon.unsent.{address.split('/')[-1]}"
-    page.evaluate("([place, left]) => localStorage.setItem(place, left)", [kept, json.dumps(left)])
+    item = {"what": "piece", "piece": asked.value.url.split("/")[-1], "id": "left-behind", "run": "a.1"}
+    left = {"rest": body.pop("revision"), "seen": {}, "items": [{**item, "spec": body["spec"], "field": body["field"]}]}
+    page.evaluate(KEEP_HERE, [f"unsent/{address.split('/')[-1]}/gone", left])
     page.goto(address)
     expect(page.get_by_role("dialog", name="Changed in two places")).to_be_visible()
     page.get_by_role("button", name="Keep what I typed").click()

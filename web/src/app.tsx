@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect } from "react";
 import { Link, Route, Switch, useLocation } from "wouter";
 import { explain } from "./parts/handbook/named";
+import { Backups } from "./screens/backups";
 import { Bench } from "./screens/bench";
 import { DigitalTape } from "./screens/digital-tape";
 import { Fold } from "./screens/fold";
@@ -29,6 +30,9 @@ export function App() {
       </Route>
       <Route path="/cloth">
         <Shelf />
+      </Route>
+      <Route path="/backups">
+        <Backups />
       </Route>
       <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
       <Route path="/works/:name/fold/:piece">{({ name, piece }) => <Fold name={name} piece={piece} />}</Route>

@@ -1,3 +1,4 @@
+import { newName } from "./named";
 import { letGo } from "./press";
 import type { components } from "./schema";
 
@@ -16,6 +17,9 @@ export type Log = Schemas["LogOut"];
 export type Place = Schemas["PlaceOut"];
 export type Paper = Schemas["PagesOut"];
 export type Plotted = Schemas["PlottedOut"];
+export type Backups = Schemas["BackupsOut"];
+export type Progress = Schemas["ProgressOut"];
+export type Restored = Schemas["RestoredOut"];
 export type Prices = Schemas["PricesOut"];
 export type SheetTold = Schemas["TableOut"];
 export type Lies = Schemas["LiesOut"];
@@ -39,19 +43,22 @@ export class Refused extends Error {
   }
 }
 
+export type Options = Omit<RequestInit, "headers"> & { headers?: Record<string, string> };
+
 function token(): string {
   return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? "";
 }
 
 /** Ask the server; resolves to the answer, rejects with Refused, or with TypeError where it cannot be reached. */
-export async function ask<T>(method: string, address: string, body?: unknown, options: RequestInit = {}): Promise<T> {
+export async function ask<T>(method: string, address: string, body?: unknown, options: Options = {}): Promise<T> {
   const headers: Record<string, string> = { Accept: "application/json", "X-CSRFToken": token() };
   if (body !== undefined) headers["Content-Type"] = "application/json";
+  if (method !== "GET") headers["Idempotency-Key"] = newName(); // one whose answer was lost is not done again
   const response = await fetch(`/api${address}`, {
     method,
-    headers,
     body: body === undefined ? null : JSON.stringify(body),
     ...options,
+    headers: { ...headers, ...options.headers },
   });
   const answer = await response.json().catch(() => ({}));
   await letGo();
@@ -84,7 +91,8 @@ export async function fetchFile(
 export async function send<T>(address: string, name: string, file: Blob, fileName: string): Promise<T> {
   const form = new FormData();
   form.append(name, file, fileName);
-  const response = await fetch(`/api${address}`, { method: "POST", headers: { "X-CSRFToken": token() }, body: form });
+  const headers = { "X-CSRFToken": token(), "Idempotency-Key": newName() };
+  const response = await fetch(`/api${address}`, { method: "POST", headers, body: form });
   const answer = await response.json().catch(() => ({}));
   if (!response.ok) throw new Refused(response.status, answer.problems ?? [], null);
   return answer as T;

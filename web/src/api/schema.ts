@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Take Backup
-         * @description Everything in one file.
+         * @description Everything in one file, read back before it is sent.
          */
         get: operations["backup"];
         put?: never;
@@ -22,6 +22,106 @@ export interface paths {
          * @description Everything from one file, in place of what is here; a file that is no backup changes nothing.
          */
         post: operations["restore_backup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Backup Progress
+         * @description How far a backup, or bringing one back, has come.
+         */
+        get: operations["backup_progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Kept
+         * @description Everything from one of them, in place of what is here, which is backed up first.
+         */
+        post: operations["restore_kept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup/size": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Backup Size
+         * @description How large a backup would be.
+         */
+        get: operations["backup_size"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Backups
+         * @description The backups that the program made by itself.
+         */
+        get: operations["list_backups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kept Backup
+         * @description One of them.
+         */
+        get: operations["kept_backup"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -652,6 +752,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Discard Work
+         * @description Takes a deleted work away for good, with its pieces, history, checks, log and photographs.
+         */
+        post: operations["discard_work"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/duplicate": {
         parameters: {
             query?: never;
@@ -836,6 +956,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/remains": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Remains
+         * @description What goes with a work that is deleted for good.
+         */
+        get: operations["remains"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/restore": {
         parameters: {
             query?: never;
@@ -934,6 +1074,26 @@ export interface paths {
          * @description One more section, like this one and next to it.
          */
         post: operations["duplicate_section"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Settle
+         * @description Keeps one of two versions of a work; undo brings the other.
+         */
+        post: operations["settle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1049,6 +1209,18 @@ export interface components {
             value: string;
             /** Why */
             why: string;
+        };
+        /**
+         * BackupsOut
+         * @description The backups in the data folder, the newest first; `failed` says why the day's own could not be made.
+         */
+        BackupsOut: {
+            /** Backups */
+            backups: components["schemas"]["KeptOut"][];
+            /** Failed */
+            failed: string;
+            /** Folder */
+            folder: string;
         };
         /**
          * BuyOut
@@ -1974,6 +2146,27 @@ export interface components {
             where: string;
         };
         /**
+         * KeptOut
+         * @description A backup that the program made by itself.
+         */
+        KeptOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bytes */
+            bytes: number;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Size */
+            size: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * LaidOut
          * @description A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
          */
@@ -2105,7 +2298,7 @@ export interface components {
         };
         /**
          * LogIn
-         * @description Words of a log; what is left out stays.
+         * @description Words of a log; what is left out stays.  `run` as for a section.
          */
         LogIn: {
             /** Cost */
@@ -2118,6 +2311,16 @@ export interface components {
             hours?: string | null;
             /** Notes */
             notes?: string | null;
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /**
+             * Run
+             * @default
+             */
+            run?: string;
         };
         /**
          * LogOut
@@ -2140,6 +2343,38 @@ export interface components {
             photographs: components["schemas"]["PhotographOut"][];
             /** Usual */
             usual: components["schemas"]["UsualOut"][];
+        };
+        /**
+         * LogTold
+         * @description The words of a log, all of them.
+         */
+        LogTold: {
+            /** Cost */
+            cost: string;
+            /** Faults */
+            faults: string;
+            /** Finished */
+            finished: boolean;
+            /** Hours */
+            hours: string;
+            /** Notes */
+            notes: string;
+        };
+        /**
+         * LogWords
+         * @description The log of a work in its maker's words; what is left out stays.
+         */
+        LogWords: {
+            /** Cost */
+            cost?: string | null;
+            /** Faults */
+            faults?: string | null;
+            /** Finished */
+            finished?: boolean | null;
+            /** Hours */
+            hours?: string | null;
+            /** Notes */
+            notes?: string | null;
         };
         /**
          * LookOut
@@ -2347,6 +2582,17 @@ export interface components {
             length: string;
             /** Work */
             work: string;
+        };
+        /**
+         * Named
+         * @description One of the backups in the data folder.
+         */
+        Named: {
+            /**
+             * Name
+             * @description As the list of backups has it.
+             */
+            name: string;
         };
         /**
          * NamedSection
@@ -3083,6 +3329,18 @@ export interface components {
             problems: components["schemas"]["ProblemOut"][];
         };
         /**
+         * ProgressOut
+         * @description What is being done, `backup` or `restore` or nothing; how much of it is done, from 0 to 1; where it is.
+         */
+        ProgressOut: {
+            /** Doing */
+            doing: string;
+            /** Part */
+            part: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * Quantity
          * @description The quantities that can be pinned, by their names on the wire.
          * @enum {string}
@@ -3113,6 +3371,24 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             width: string | number;
+        };
+        /**
+         * RemainsOut
+         * @description What goes with a work that is deleted for good; `bytes` of its photographs, `says` all of it as a sentence.
+         */
+        RemainsOut: {
+            /** Bytes */
+            bytes: number;
+            /** Changes */
+            changes: number;
+            /** Checks */
+            checks: number;
+            /** Photographs */
+            photographs: number;
+            /** Pieces */
+            pieces: number;
+            /** Says */
+            says: string;
         };
         /**
          * RepeatOut
@@ -3787,6 +4063,45 @@ export interface components {
             text: string;
         };
         /**
+         * Settled
+         * @description What is chosen between two versions of a work: that of `revision`, as it was told, and what was typed elsewhere.
+         *
+         *     `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, and `seam`
+         *     a list of the one seam allowance that was.
+         */
+        Settled: {
+            /**
+             * Keep
+             * @enum {string}
+             */
+            keep: "mine" | "theirs";
+            /**
+             * @default {
+             *       "cost": null,
+             *       "faults": null,
+             *       "finished": null,
+             *       "hours": null,
+             *       "notes": null
+             *     }
+             */
+            log?: components["schemas"]["LogWords"];
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /**
+             * Seam
+             * @default []
+             */
+            seam?: ((string | number) | null)[];
+            /**
+             * Sections
+             * @default []
+             */
+            sections?: components["schemas"]["TypedSection"][];
+        };
+        /**
          * SheetOut
          * @description A cloth that is laid on.
          */
@@ -3822,6 +4137,16 @@ export interface components {
             span: number;
             /** To */
             to: number;
+        };
+        /**
+         * SizeOut
+         * @description How large a backup would be, nearly, in bytes, and what would be in it.
+         */
+        SizeOut: {
+            /** Bytes */
+            bytes: number;
+            /** Says */
+            says: string;
         };
         /**
          * SlantOut
@@ -4118,6 +4443,17 @@ export interface components {
             way?: "narrower" | "wider";
         };
         /**
+         * TypedSection
+         * @description A piece as it was typed.
+         */
+        TypedSection: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SectionSpec"];
+        };
+        /**
          * UnitChange
          * @description Another unit for the whole work.
          */
@@ -4241,6 +4577,7 @@ export interface components {
             deleted: boolean;
             /** Key */
             key: string;
+            log: components["schemas"]["LogTold"];
             /** Name */
             name: string;
             /** Purpose */
@@ -4387,6 +4724,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
         };
     };
     restore_backup: {
@@ -4455,6 +4801,229 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    backup_progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgressOut"];
+                };
+            };
+        };
+    };
+    restore_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Named"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestoredOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    backup_size: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizeOut"];
+                };
+            };
+        };
+    };
+    list_backups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsOut"];
+                };
+            };
+        };
+    };
+    kept_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6427,6 +6996,71 @@ export interface operations {
             };
         };
     };
+    discard_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     duplicate_work: {
         parameters: {
             query?: never;
@@ -6649,7 +7283,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogOut"];
+                    "application/json": components["schemas"]["WorkOut"];
                 };
             };
             /** @description Bad Request */
@@ -6677,6 +7311,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
                 };
             };
             /** @description Request Entity Too Large */
@@ -7148,6 +7791,73 @@ export interface operations {
             };
         };
     };
+    remains: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemainsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     restore_work: {
         parameters: {
             query?: never;
@@ -7530,6 +8240,86 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settled"];
             };
         };
         responses: {

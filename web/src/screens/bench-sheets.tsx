@@ -1,26 +1,126 @@
 import { useState } from "react";
-import type { Work } from "../api/client";
+import { useLocation } from "wouter";
+import { ask, type Work } from "../api/client";
+import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
+import { differences } from "../state/versions";
 
-/** Both versions of a work that was changed in two places, to choose from. */
-export function Conflict({ theirs, onSettle }: { theirs: Work | null; onSettle: (keepMine: boolean) => void }) {
+/** Both versions of a work that was changed in two places, side by side where they differ, to choose from. */
+export function Conflict(props: {
+  mine: Work;
+  theirs: Work | null;
+  trouble: string | null;
+  onSettle: (keep: "mine" | "theirs") => void;
+}) {
+  const { mine, theirs, onSettle } = props;
+  const [, go] = useLocation();
+  const deleted = theirs?.deleted ?? false;
+  const rows = theirs ? differences(mine, theirs) : [];
+  const when = theirs && new Date(theirs.touched).toLocaleTimeString();
   return (
     <Sheet
-      title="Changed in two places"
+      title={deleted ? "Deleted elsewhere" : "Changed in two places"}
       open={theirs !== null}
-      onClose={() => onSettle(true)}
-      says="This work was changed elsewhere since you opened it. Nothing is lost: both versions are here."
+      lasting
+      wide
+      says={
+        deleted
+          ? "This work was deleted elsewhere while you changed it. Nothing is lost: what you typed is here."
+          : `This was changed elsewhere too, last at ${when}. Whichever you keep, the other is one step back in the history.`
+      }
     >
-      <p>
-        There: {theirs?.name}, {theirs?.sections.length === 1 ? "one piece" : `${theirs?.sections.length} pieces`},
-        touched {theirs && new Date(theirs.touched).toLocaleTimeString()}.
-      </p>
-      <button type="button" className="press press-main" onClick={() => onSettle(true)}>
-        Keep what I typed
-      </button>{" "}
-      <button type="button" className="press" onClick={() => onSettle(false)}>
-        Take the other version
-      </button>
+      {rows.length > 0 && (
+        <div className="max-h-[50vh] overflow-auto">
+          <table className="w-full border-collapse">
+            <thead>
+              <tr className="text-left text-sm text-smoke">
+                <th scope="col">What</th>
+                <th scope="col">What you typed</th>
+                <th scope="col">The other version</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.what} className="border-t border-thread align-top">
+                  <th scope="row" className="py-1 pr-4 text-left font-semibold">
+                    {row.what}
+                  </th>
+                  <td className="py-1 pr-4 whitespace-pre-wrap">{row.mine}</td>
+                  <td className="py-1 whitespace-pre-wrap">{row.theirs}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {props.trouble && (
+        <p role="alert" className="border-l-[6px] border-weld-line pl-3">
+          {sentence(props.trouble)}
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap gap-3">
+        <button type="button" className="press press-main" onClick={() => onSettle("mine")}>
+          {deleted ? "Put it back and keep what I typed" : "Keep what I typed"}
+        </button>
+        <button
+          type="button"
+          className="press"
+          onClick={() => {
+            onSettle("theirs");
+            if (deleted) go("/");
+          }}
+        >
+          {deleted ? "Leave it deleted" : "Take the other version"}
+        </button>
+      </div>
+    </Sheet>
+  );
+}
+
+/** A work that was deleted for good elsewhere while it was open here. */
+export function Gone({ work, onDone }: { work: Work | null; onDone: () => void }) {
+  const [, go] = useLocation();
+  const [trouble, setTrouble] = useState("");
+  const keep = async () => {
+    if (!work) return;
+    try {
+      const { name, purpose } = work;
+      const sections = work.sections.map(({ name, spec }) => ({ name, spec }));
+      const made = await ask<Work>("POST", "/works", { name, purpose, sections });
+      await ask<Work>("PATCH", `/works/${made.key}/log`, { ...work.log, revision: made.revision });
+      onDone();
+      go(`/works/${made.key}`);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : "that did not work");
+    }
+  };
+  return (
+    <Sheet
+      title="Deleted for good elsewhere"
+      open={work !== null}
+      lasting
+      says="This work is gone from the shelf. What you see here can be kept as a new work."
+    >
+      {trouble && (
+        <p role="alert" className="border-l-[6px] border-weld-line pl-3">
+          {sentence(trouble)}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="press press-main" onClick={() => void keep()}>
+          Keep it as a new work
+        </button>
+        <button
+          type="button"
+          className="press"
+          onClick={() => {
+            onDone();
+            go("/");
+          }}
+        >
+          Let it go
+        </button>
+      </div>
     </Sheet>
   );
 }

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation } from "wouter";
-import { ask, Refused, type SectionSpec, type Work } from "../api/client";
+import { Refused, type SectionSpec } from "../api/client";
+import { KeepsNothing } from "../parts/keeps-nothing";
 import { KeysSheet } from "../parts/keys-sheet";
 import { LiesTable } from "../parts/lies-table";
 import { Notice, type Said } from "../parts/notice";
@@ -17,8 +18,8 @@ import { held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
-import { useWork } from "../state/use-work";
-import { Conflict, Rename } from "./bench-sheets";
+import { type Opened, open, useWork } from "../state/use-work";
+import { Conflict, Gone, Rename } from "./bench-sheets";
 import { CheckStep } from "./check-step";
 import { ClothStep } from "./cloth-step";
 import { CutStep } from "./cut-step";
@@ -30,7 +31,7 @@ import { Pleat } from "./pleat";
 export function Bench({ name }: { name: string }) {
   const found = useQuery({
     queryKey: ["work", name],
-    queryFn: ({ signal }) => ask<Work>("GET", `/works/${name}`, undefined, { signal }),
+    queryFn: ({ signal }) => open(name, signal),
     retry: (count, error) => !(error instanceof Refused) && count < 3,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
@@ -46,7 +47,7 @@ export function Bench({ name }: { name: string }) {
         </Link>
       </main>
     );
-  return <Laid key={found.data.key} first={found.data} />;
+  return <Laid key={found.data.work.key} opened={found.data} />;
 }
 
 type Step = "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
@@ -60,9 +61,10 @@ const STEPS: [Step, string][] = [
 ];
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
 
-function Laid({ first }: { first: Work }) {
-  const bench = useWork(first);
-  const { work } = bench;
+function Laid({ opened }: { opened: Opened }) {
+  const bench = useWork(opened);
+  const { work, saver } = bench;
+  const first = opened.work;
   const [, go] = useLocation();
   const [left] = useState(() => leftAt(first.key));
   const [key, setKey] = useState(left.piece || first.sections[0]?.key);
@@ -85,15 +87,18 @@ function Laid({ first }: { first: Work }) {
     document.title = `${work.name} · Young Ribbon`;
   }, [work.name]);
 
-  const edit = (spec: SectionSpec, field: string) => section && bench.edit(section.key, spec, field);
+  const edit = (spec: SectionSpec, field: string) => section && saver.edit(section.key, spec, field);
   const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
     if (!section || !plan || mixed || section.spec.placed?.length) return;
     moves.pick((now) => (now ?? plan.count) + by);
   };
-  const undo = () => void bench.act("POST", "/undo");
-  const redo = () => void bench.act("POST", "/redo");
-  const toUnit = (to: "cm" | "in") => void bench.toUnit(to);
+  const undo = () => void saver.act("POST", "/undo");
+  const redo = () => void saver.act("POST", "/redo");
+  // What is typed before the answer has the old unit still, and is taken along.
+  const toUnit = async (to: "cm" | "in") => {
+    while ((await saver.act("POST", "/unit", { unit: to })) && saver.behind);
+  };
   useKeys({
     "ctrl+z": undo,
     "ctrl+shift+z": redo,
@@ -108,7 +113,7 @@ function Laid({ first }: { first: Work }) {
     "]": () => count(1),
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
     "ctrl+p": () => go(`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`),
-    u: () => toUnit(unit === "cm" ? "in" : "cm"),
+    u: () => void toUnit(unit === "cm" ? "in" : "cm"),
     f: () =>
       section?.spec.kind === "knife" &&
       edit({ ...section.spec, facing: FACING_TURN[section.spec.facing ?? "right"] }, "facing"),
@@ -117,7 +122,7 @@ function Laid({ first }: { first: Work }) {
   const add = async () => {
     const start = STARTS[0];
     if (!start) return;
-    const answer = await bench.act("POST", "/sections", {
+    const answer = await saver.act("POST", "/sections", {
       name: `Piece ${work.sections.length + 1}`,
       spec: { ...start.spec, closed: false, unit },
     });
@@ -126,11 +131,11 @@ function Laid({ first }: { first: Work }) {
   };
   const remove = async (gone: string) => {
     const name = work.sections.find((one) => one.key === gone)?.name ?? "The piece";
-    if (await bench.act("DELETE", `/sections/${gone}`)) setSaid({ text: `${name} was removed.`, undo });
+    if (await saver.act("DELETE", `/sections/${gone}`)) setSaid({ text: `${name} was removed.`, undo });
   };
   const copy = async (copied: string) => {
     const before = new Set(work.sections.map((one) => one.key));
-    const answer = await bench.act("POST", `/sections/${copied}/duplicate`);
+    const answer = await saver.act("POST", `/sections/${copied}/duplicate`);
     const made = answer?.sections.find((one) => !before.has(one.key));
     if (made) setKey(made.key);
   };
@@ -139,7 +144,7 @@ function Laid({ first }: { first: Work }) {
     const at = order.indexOf(moved);
     order.splice(at, 1);
     order.splice(at + by, 0, moved);
-    void bench.act("POST", "/order", { sections: order });
+    void saver.act("POST", "/order", { sections: order });
   };
 
   return (
@@ -191,7 +196,7 @@ function Laid({ first }: { first: Work }) {
           <Link className="press" href={`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`}>
             Papers
           </Link>
-          <UnitSwitch unit={unit} onPick={toUnit} />
+          <UnitSwitch unit={unit} onPick={(to) => void toUnit(to)} />
           <button type="button" className="press" onClick={() => setKeys(true)}>
             Keys ?
           </button>
@@ -199,9 +204,10 @@ function Laid({ first }: { first: Work }) {
       </header>
       {bench.trouble && (
         <p role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
-          {bench.trouble}
+          {sentence(bench.trouble)}
         </p>
       )}
+      <KeepsNothing />
       <nav aria-label="Steps" className="no-print flex flex-wrap border-b-2 border-soot sm:gap-1">
         {STEPS.map(([name, word]) => (
           <button
@@ -273,7 +279,7 @@ function Laid({ first }: { first: Work }) {
                 work={work.name}
                 onChange={edit}
                 onSaid={(text) => setSaid({ text })}
-                onSeam={bench.seam}
+                onSeam={saver.seam}
               />
             ) : step === "cut" ? (
               <CutStep
@@ -291,7 +297,7 @@ function Laid({ first }: { first: Work }) {
                 spec={section.spec}
                 plan={plan}
                 piece={section.key}
-                act={bench.act}
+                act={saver.act}
                 onSaid={(text) => setSaid({ text })}
               />
             ) : (
@@ -300,6 +306,8 @@ function Laid({ first }: { first: Work }) {
                 spec={section.spec}
                 piece={section.key}
                 onChange={edit}
+                onWords={saver.log}
+                saver={saver}
                 onSaid={(text) => setSaid({ text })}
               />
             )}
@@ -315,10 +323,11 @@ function Laid({ first }: { first: Work }) {
         what={renaming}
         work={work}
         onClose={() => setRenaming(null)}
-        onWords={bench.words}
-        onPiece={bench.rename}
+        onWords={(words) => void saver.act("PATCH", "", words)}
+        onPiece={(piece, name) => void saver.act("PUT", `/sections/${piece}`, { name })}
       />
-      <Conflict theirs={bench.conflict} onSettle={bench.settle} />
+      <Conflict mine={work} theirs={bench.conflict} trouble={bench.trouble} onSettle={saver.settle} />
+      <Gone work={bench.gone ? work : null} onDone={() => saver.letGo()} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
       <Notice said={said} onDone={() => setSaid(null)} />
     </div>

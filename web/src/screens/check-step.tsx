@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import type { ChalkAnswer, CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
 import { Figure } from "../parts/figure";
 import { MarkGlyph } from "../parts/mark-glyph";
@@ -6,6 +6,7 @@ import { sentence } from "../parts/pin-tile";
 import { GLYPHS } from "../ribbon/glyphs";
 import { hearReadings } from "../state/tape-channel";
 import { useAsked } from "../state/use-asked";
+import { useDraft } from "../state/use-draft";
 
 interface Props {
   spec: SectionSpec;
@@ -15,26 +16,27 @@ interface Props {
   onSaid: (text: string) => void;
 }
 
+const NONE = [""];
+
 /** The step Check: what was measured after basting against what was planned, and the mend on the tape. */
 export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
-  const [measured, setMeasured] = useState([""]);
+  const draft = useDraft(`check/${piece}`, NONE);
+  const measured = draft.now;
   const typed = measured.filter((text) => text.trim());
   const { answer, problems } = useAsked<CheckAnswer>("/check", typed.length ? { spec, measured } : null);
   useEffect(
     () =>
-      hearReadings((reading) =>
-        setMeasured((before) => [...before.filter((text) => text.trim()), reading.text, ""].slice(0, 40)),
-      ),
-    [],
+      hearReadings((reading) => draft.type([...measured.filter((text) => text.trim()), reading.text, ""].slice(0, 40))),
+    [draft.type, measured],
   );
   const type = (index: number, text: string) => {
     const now = measured.map((one, at) => (at === index ? text : one));
-    setMeasured(now.at(-1)?.trim() && now.length < 40 ? [...now, ""] : now);
+    draft.type(now.at(-1)?.trim() && now.length < 40 ? [...now, ""] : now);
   };
   const keep = async (take: boolean) => {
     const done = await act("POST", "/checks", { section: piece, measured: typed, take });
     if (!done) return;
-    setMeasured([""]);
+    draft.clear();
     onSaid(
       take ? "The correction is in the plan; the marks have changed. Undo takes it back." : "The check is in the log.",
     );

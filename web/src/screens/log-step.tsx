@@ -6,44 +6,44 @@ import { Tick } from "../parts/fields";
 import { Figure } from "../parts/figure";
 import { sentence } from "../parts/pin-tile";
 import { SewnPlot } from "../parts/sewn-plot";
+import type { Saving } from "../state/saving";
+import type { LogName } from "../state/unsent";
 
 interface Props {
   work: Work;
   spec: SectionSpec;
   piece: string;
   onChange: (spec: SectionSpec, field: string) => void;
+  onWords: (name: LogName, value: string | boolean) => void;
+  saver: Saving;
   onSaid: (text: string) => void;
 }
+const LONGEST = { words: 8000, figures: 40 };
 const WORDS = [
   ["notes", "Notes", "What to do the same way next time"],
   ["faults", "Faults", "What to do otherwise next time"],
 ] as const;
 
 /** The step Log: planned against sewn, what the cloth usually does, notes and photographs, and making it again. */
-export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
+export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }: Props) {
   const client = useQueryClient();
   const [, go] = useLocation();
   const [problems, setProblems] = useState<Problem[]>([]);
-  // What was ticked goes before any answer: an older one may still be on its way.
-  const [ticked, setTicked] = useState<boolean | null>(null);
   const key = ["log", work.key, work.revision];
-  const found = useQuery({ queryKey: key, queryFn: () => ask<Log>("GET", `/works/${work.key}/log`) });
+  const found = useQuery({
+    queryKey: key,
+    queryFn: () => ask<Log>("GET", `/works/${work.key}/log`),
+    placeholderData: (before) => before, // what is typed stays under the hand while it is fetched anew
+  });
   const took = (log: Log) => {
     setProblems([]);
     client.setQueryData(key, log);
   };
   const failed = (error: unknown) => {
-    setTicked(null);
     setProblems(error instanceof Refused ? error.problems : []);
   };
-  // One after another, as they were asked for: an older answer never comes last, and making it again has every word.
+  // One after another, as they were asked for: an older answer never comes last.
   const scope = { id: `log ${work.key}` };
-  const write = useMutation({
-    scope,
-    mutationFn: (words: Partial<Log>) => ask<Log>("PATCH", `/works/${work.key}/log`, words),
-    onSuccess: took,
-    onError: failed,
-  });
   const picture = useMutation({
     scope,
     mutationFn: (file: File) => send<Log>(`/works/${work.key}/photographs`, "photograph", file, file.name),
@@ -58,20 +58,23 @@ export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
   });
   const again = useMutation({
     scope,
-    mutationFn: () => ask<Work>("POST", `/works/${work.key}/again`),
+    mutationFn: async () => {
+      await saver.flush(); // with every word that was typed
+      return ask<Work>("POST", `/works/${work.key}/again`);
+    },
     onSuccess: (made) => go(`/works/${made.key}`),
     onError: failed,
   });
   const log = found.data;
   // What other pieces taught; what this one did has gone into its own plan.
   const turnOf = (usual: Log["usual"][number]) => usual.turns[piece];
-  if (!log)
-    return <p className="mt-3">{found.isError ? "The log cannot be fetched just now." : "Fetching the log…"}</p>;
   return (
     <div className="mt-3 grid grid-cols-1 gap-6 xl:grid-cols-2">
       <section aria-label="Planned against sewn">
         <h2 className="m-0 text-lg font-bold">Planned against sewn</h2>
-        {log.checks.length === 0 ? (
+        {!log ? (
+          <p>{found.isError ? "What was sewn cannot be fetched just now." : "Fetching what was sewn…"}</p>
+        ) : log.checks.length === 0 ? (
           <p className="text-smoke">Nothing has been measured yet: the step Check keeps what you measure.</p>
         ) : (
           <>
@@ -94,7 +97,7 @@ export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
             </ul>
           </>
         )}
-        {log.usual.map((usual) => (
+        {log?.usual.map((usual) => (
           <div key={usual.cloth} className="mt-3 bg-linen px-4 py-3">
             <p className="m-0">
               <Figure>{usual.says}</Figure>
@@ -136,10 +139,9 @@ export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
             <textarea
               className="field min-h-24 text-base font-normal"
               placeholder={hint}
-              defaultValue={log[name]}
-              onBlur={(event) =>
-                event.currentTarget.value !== log[name] && write.mutate({ [name]: event.currentTarget.value })
-              }
+              value={work.log[name]}
+              maxLength={LONGEST.words}
+              onChange={(event) => onWords(name, event.currentTarget.value)}
             />
           </label>
         ))}
@@ -149,21 +151,13 @@ export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
               {name === "hours" ? "Hours" : "Cost"}
               <input
                 className="field w-32 text-base font-normal"
-                defaultValue={log[name]}
-                onBlur={(event) =>
-                  event.currentTarget.value !== log[name] && write.mutate({ [name]: event.currentTarget.value })
-                }
+                value={work.log[name]}
+                maxLength={LONGEST.figures}
+                onChange={(event) => onWords(name, event.currentTarget.value)}
               />
             </label>
           ))}
-          <Tick
-            name="It is finished"
-            on={ticked ?? log.finished}
-            onTick={(finished) => {
-              setTicked(finished);
-              write.mutate({ finished });
-            }}
-          />
+          <Tick name="It is finished" on={work.log.finished} onTick={(finished) => onWords("finished", finished)} />
         </div>
         <button type="button" className="press press-main mt-4" onClick={() => again.mutate()}>
           Make this again
@@ -191,7 +185,7 @@ export function LogStep({ work, spec, piece, onChange, onSaid }: Props) {
           />
         </label>
         <ul className="m-0 flex list-none flex-wrap gap-4 p-0">
-          {log.photographs.map((one, index) => (
+          {log?.photographs.map((one, index) => (
             <li key={one.key}>
               <img
                 src={`/api/photographs/${one.key}`}

@@ -9,8 +9,16 @@ import { Notice, type Said } from "../parts/notice";
 import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { Sequence } from "../parts/stripes-editor";
+import { useDraft } from "../state/use-draft";
 
 type Draft = Pick<ClothRow, "name" | "unit" | "spec"> & { key: string | null; revision: number };
+const UNREACHED: Problem = {
+  code: "unreached",
+  message: "the program does not answer",
+  path: "",
+  value: "",
+  way_out: "what you typed stays here; press Keep again",
+};
 const EMPTY: Draft = { key: null, revision: 0, name: "", unit: "cm", spec: {} };
 
 /** The cloth shelf: what is at hand, with its width, stripes and what is left; taken in from a table or the supplier. */
@@ -31,7 +39,13 @@ export function Shelf() {
   }, []);
   const rows = shelf.data?.cloths ?? [];
   const remove = async (row: ClothRow) => {
-    await ask("DELETE", `/cloths/${row.key}?revision=${row.revision}`);
+    try {
+      await ask("DELETE", `/cloths/${row.key}?revision=${row.revision}`);
+    } catch (error) {
+      setSaid({ text: error instanceof Refused ? sentence(error.message) : "The program does not answer." });
+      await shelf.refetch();
+      return;
+    }
     setSaid({
       text: `${row.name} was taken off the shelf.`,
       undo: () =>
@@ -98,12 +112,14 @@ export function Shelf() {
         </ul>
         <Supplier prices={prices.data ?? null} onTake={(cloth) => setDraft({ ...EMPTY, ...cloth })} />
       </main>
-      <Edit
-        key={draft?.key ?? draft?.name ?? ""}
-        draft={draft}
-        onClose={() => setDraft(null)}
-        onKept={() => void shelf.refetch()}
-      />
+      {draft && (
+        <Edit
+          key={draft.key ?? draft.name}
+          draft={draft}
+          onClose={() => setDraft(null)}
+          onKept={() => void shelf.refetch()}
+        />
+      )}
       <TakeIn open={table} onClose={() => setTable(false)} onTaken={() => void shelf.refetch()} />
       <Notice said={said} onDone={() => setSaid(null)} />
     </div>
@@ -169,9 +185,10 @@ function Supplier({ prices, onTake }: { prices: Prices | null; onTake: (cloth: P
   );
 }
 
-function Edit(props: { draft: Draft | null; onClose: () => void; onKept: () => void }) {
+function Edit(props: { draft: Draft; onClose: () => void; onKept: () => void }) {
   const { draft, onClose } = props;
-  const [now, setNow] = useState<Draft>(draft ?? EMPTY);
+  const typed = useDraft<Draft>(`cloth/${draft.key ?? (draft.name || "new")}`, draft);
+  const { now, type: setNow } = typed;
   const [problems, setProblems] = useState<Problem[]>([]);
   const keep = async () => {
     const spec = Object.fromEntries(Object.entries(now.spec).filter(([, value]) => value !== null));
@@ -180,15 +197,16 @@ function Edit(props: { draft: Draft | null; onClose: () => void; onKept: () => v
       if (now.key) await ask("PUT", `/cloths/${now.key}`, { ...body, revision: now.revision });
       else await ask("POST", "/cloths", body);
       props.onKept();
+      typed.clear();
       onClose();
     } catch (error) {
-      setProblems(error instanceof Refused ? error.problems : []);
+      setProblems(error instanceof Refused ? error.problems : [UNREACHED]);
     }
   };
   const inSpec = problems.map((one) => ({ ...one, path: one.path.replace(/^spec\./, "cloth.") }));
   const other = problems.filter((one) => !one.path.startsWith("spec.") && one.path !== "name");
   return (
-    <Sheet title={now.key ? "The cloth" : "A cloth for the shelf"} open={draft !== null} onClose={onClose}>
+    <Sheet title={now.key ? "The cloth" : "A cloth for the shelf"} open onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -230,6 +248,16 @@ function Edit(props: { draft: Draft | null; onClose: () => void; onKept: () => v
         ))}
         <button type="submit" className="press press-main mt-4">
           Keep
+        </button>{" "}
+        <button
+          type="button"
+          className="press"
+          onClick={() => {
+            typed.clear();
+            onClose();
+          }}
+        >
+          Leave it as it was
         </button>
       </form>
     </Sheet>
@@ -237,7 +265,8 @@ function Edit(props: { draft: Draft | null; onClose: () => void; onKept: () => v
 }
 
 function TakeIn(props: { open: boolean; onClose: () => void; onTaken: () => void }) {
-  const [text, setText] = useState("");
+  const draft = useDraft("table of cloths", "");
+  const { now: text, type: setText } = draft;
   const [told, setTold] = useState<SheetTold | null>(null);
   const [wrong, setWrong] = useState("");
   const send = async (keepGood: boolean) => {
@@ -245,7 +274,10 @@ function TakeIn(props: { open: boolean; onClose: () => void; onTaken: () => void
       const answer = await ask<SheetTold>("POST", "/cloths/table", { text, keep_good: keepGood });
       setTold(answer);
       setWrong("");
-      if (answer.added) props.onTaken();
+      if (answer.added) {
+        draft.clear();
+        props.onTaken();
+      }
     } catch (error) {
       setWrong(error instanceof Refused ? sentence(error.message) : "The program does not answer.");
     }

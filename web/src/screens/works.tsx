@@ -5,7 +5,6 @@ import { Link, useLocation } from "wouter";
 import { ask, Refused, send, type Work, type WorkRow, type Works as WorksPage } from "../api/client";
 import { Figure } from "../parts/figure";
 import { Glance } from "../parts/glance";
-import { Keeping } from "../parts/keeping";
 import { KeysSheet } from "../parts/keys-sheet";
 import { Notice, type Said } from "../parts/notice";
 import { Item } from "../parts/pieces";
@@ -46,6 +45,7 @@ export function Works() {
   const [starting, setStarting] = useState(false);
   const [keys, setKeys] = useState(false);
   const [said, setSaid] = useState<Said | null>(null);
+  const [forGood, setForGood] = useState<{ row: WorkRow; says: string } | null>(null);
   const client = useQueryClient();
   const [, go] = useLocation();
   const field = useRef<HTMLInputElement>(null);
@@ -78,6 +78,17 @@ export function Works() {
     tried(async () => {
       await ask<Work>("DELETE", `/works/${row.key}?revision=${row.revision}`);
       setSaid({ text: `${row.name} was deleted.`, undo: () => void restore(row) });
+    });
+  const askForGood = (row: WorkRow) =>
+    tried(async () => {
+      const { says } = await ask<{ says: string }>("GET", `/works/${row.key}/remains`);
+      setForGood({ row, says });
+    });
+  const forGoodNow = (row: WorkRow) =>
+    tried(async () => {
+      setForGood(null);
+      await ask<null>("POST", `/works/${row.key}/discard`);
+      setSaid({ text: `${row.name} was deleted for good.` });
     });
   const copy = (row: WorkRow) =>
     tried(async () => {
@@ -142,7 +153,9 @@ export function Works() {
         </div>
         {shelf.isError && (
           <p role="alert" className="border-l-[6px] border-weld-line pl-3">
-            The shelf cannot be read: the program does not answer. Check that it is still running.{" "}
+            {shelf.error instanceof Refused
+              ? `${sentence(shelf.error.message)} ${sentence(shelf.error.problems[0]?.way_out ?? "")}`
+              : "The shelf cannot be read: the program does not answer. Check that it is still running."}{" "}
             <button type="button" className="press" onClick={() => void fresh()}>
               Try again
             </button>
@@ -178,9 +191,14 @@ export function Works() {
                 </p>
               </div>
               {bin ? (
-                <button type="button" className="press" onClick={() => void restore(row)}>
-                  Put back
-                </button>
+                <span className="flex flex-wrap">
+                  <button type="button" className="press" onClick={() => void restore(row)}>
+                    Put back
+                  </button>
+                  <button type="button" className="press" onClick={() => void askForGood(row)}>
+                    Delete for good
+                  </button>
+                </span>
               ) : (
                 <DropdownMenu.Root modal={false}>
                   <DropdownMenu.Trigger
@@ -221,8 +239,22 @@ export function Works() {
             {bin ? "Back to the shelf" : `Deleted works (${first?.deleted})`}
           </button>
         )}
-        <Keeping onDone={(says) => setSaid({ text: says })} fresh={fresh} />
+        <p className="mt-10 border-t border-thread pt-3">
+          <Link href="/backups" className="press -ml-3">
+            Backups
+          </Link>
+        </p>
       </main>
+      <Sheet
+        title={`Delete ${forGood?.row.name ?? ""} for good?`}
+        open={forGood !== null}
+        onClose={() => setForGood(null)}
+        says={`${forGood?.says ?? ""} It cannot be taken back; a backup made before still has it.`}
+      >
+        <button type="button" className="press press-main" onClick={() => forGood && void forGoodNow(forGood.row)}>
+          Delete for good
+        </button>
+      </Sheet>
       <Start open={starting} onClose={() => setStarting(false)} onMade={(key) => go(`/works/${key}`)} earlier={rows} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
       <Notice said={said} onDone={() => setSaid(null)} />

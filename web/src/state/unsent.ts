@@ -1,36 +1,65 @@
 import type { SectionSpec } from "../api/client";
+import { newName } from "../api/named";
+import { forgetHere, keepHere, keptHere } from "./kept-here";
 
-/** A change to a piece that waits to be saved: all that it says but the revision.  Without a piece it is of the seam allowance of the whole work. */
-export interface Waiting {
-  piece: string;
-  body: { spec: SectionSpec; field: string; run: string };
-  seam?: string | null;
+export type LogName = "notes" | "faults" | "hours" | "cost" | "finished";
+
+/** A change that waits to be saved, in the order in which it was made. `id` names it, so that it is made once. */
+export type Item = { id: string; run: string } & (
+  | { what: "piece"; piece: string; spec: SectionSpec; field: string }
+  | { what: "seam"; seam: string | null }
+  | { what: "log"; name: LogName; value: string | boolean }
+  | { what: "act"; method: string; tail: string; body: Record<string, unknown> }
+);
+
+/** What a page has not saved: the revision of each part that a change was made to, `rest` of all others. */
+export interface Unsent {
+  rest: number;
+  seen: Record<string, number>;
+  items: Item[];
 }
 
-/** What a page was left with: the revision that the first of the changes was made to. */
-interface Unsent {
-  revision: number;
-  changes: Waiting[];
+const prefix = (work: string) => `unsent/${work}/`;
+
+/** Where one opened work keeps what is unsent; `free` lets another window take it over. */
+export interface Place {
+  keep: (left: Unsent | null) => void;
+  free: () => void;
 }
 
-const place = (work: string) => `young-ribbon.unsent.${work}`;
+/** A place of its own for a work that is opened here; a browser that is killed frees it. */
+export function placeFor(work: string): Place {
+  const key = `${prefix(work)}${newName()}`;
+  let free = () => {};
+  const held = new Promise<void>((done) => {
+    free = done;
+  });
+  void navigator.locks?.request(key, () => held);
+  return {
+    keep: (left) => void (left?.items.length ? keepHere(key, left) : forgetHere(key)),
+    free,
+  };
+}
 
-/** What this browser keeps for a work that was left before it could be saved. */
-export function unsent(work: string): Unsent | null {
-  try {
-    const found: Unsent | null = JSON.parse(localStorage.getItem(place(work)) ?? "null");
-    return found?.changes.length ? found : null;
-  } catch {
-    return null; // nothing is kept where a browser is told to keep nothing
+/**
+ * Take over what windows that are gone left unsent of a work. What a window that is still open, or just closing,
+ * leaves is handed to `late` when it is free.
+ */
+export async function takeOver(
+  work: string,
+  late: (left: Unsent) => void,
+  until: AbortSignal,
+): Promise<[string, Unsent][]> {
+  const rows = await keptHere<Unsent>(prefix(work));
+  const held = new Set(((await navigator.locks?.query())?.held ?? []).map((lock) => lock.name));
+  for (const [key] of rows.filter(([key]) => held.has(key))) {
+    navigator.locks
+      .request(key, { signal: until }, async () => {
+        const still = (await keptHere<Unsent>(key))[0]?.[1];
+        if (still) late(still);
+        await forgetHere(key);
+      })
+      .catch(() => undefined); // this page was left first
   }
-}
-
-/** Keep it, or let go of what was kept. */
-export function keepUnsent(work: string, left: Unsent | null): void {
-  try {
-    if (left?.changes.length) localStorage.setItem(place(work), JSON.stringify(left));
-    else localStorage.removeItem(place(work));
-  } catch {
-    // It is full or forbidden: the page still tries to send before it goes.
-  }
+  return rows.filter(([key]) => !held.has(key));
 }

@@ -1,0 +1,139 @@
+"""Serving: a few processes behind one socket, each taking in a whole request before any thread works on it.
+
+So a sender that is slow, or never ends, keeps nobody else waiting.
+"""
+
+from __future__ import annotations
+
+import os
+import signal
+import socket
+import sys
+import threading
+import time
+from types import FrameType
+from typing import Any
+
+from waitress.channel import HTTPChannel
+from waitress.parser import HTTPRequestParser
+from waitress.server import create_server
+
+PROCESSES, THREADS = 2, 4
+_MOST_BODY = 64 * 1024 * 1024
+_MOST_BACKUP = 1 << 40
+
+
+class _ForBackup:
+    """The same settings, with room for a whole backup."""
+
+    def __init__(self, own: Any) -> None:
+        self._own = own
+        self.max_request_body_size = _MOST_BACKUP
+
+    def __getattr__(self, name: str) -> Any:
+        return getattr(self._own, name)
+
+
+class _Parser(HTTPRequestParser):  # type: ignore[misc]
+    """Reads a request; a backup may be as large as it is."""
+
+    def parse_header(self, header_plus: bytes) -> None:
+        super().parse_header(header_plus)
+        if self.path == "/api/backup":
+            self.adj = _ForBackup(self.adj)
+
+
+class _Channel(HTTPChannel):  # type: ignore[misc]
+    """A connection."""
+
+    parser_class = _Parser
+
+
+def listening(port: int) -> socket.socket:
+    """A socket of this machine alone."""
+    found = socket.socket()
+    found.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    found.bind(("127.0.0.1", port))
+    found.listen(256)
+    return found
+
+
+def serve(found: socket.socket) -> None:
+    """Serve until the program is asked to end.  A process that ends by itself is put in place again."""
+    ending = False
+
+    def end(number: int, frame: FrameType | None) -> None:
+        nonlocal ending
+        ending = True
+        for pid in running:
+            os.kill(pid, signal.SIGTERM)
+
+    running = {_started(found, number): number for number in range(PROCESSES)}
+    signal.signal(signal.SIGTERM, end)
+    signal.signal(signal.SIGINT, end)
+    while running:
+        try:
+            pid, _ = os.wait()
+        except ChildProcessError:
+            break
+        number = running.pop(pid, None)
+        if number is not None and not ending:
+            time.sleep(0.1)
+            running[_started(found, number)] = number
+
+
+def _started(found: socket.socket, number: int) -> int:
+    """The process that serves as the one of that number."""
+    parent = os.getpid()
+    pid = os.fork()
+    if pid:
+        return pid
+    code = 1
+    try:
+        _serve_as(found, number, parent)
+        code = 0
+    finally:
+        sys.stdout.flush()
+        os._exit(code)
+
+
+def _serve_as(found: socket.socket, number: int, parent: int) -> None:
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # the one above says when
+    os.environ["YOUNG_RIBBON_PROCESS"] = str(number)
+
+    from server.config.wsgi import application
+    from server.keeping.daily import keep_at_it
+    from server.keeping.health import health, look
+
+    health.say(look(whole=False))
+    keep_at_it(first=number == 0)
+    server: Any = create_server(
+        application,
+        sockets=[found],
+        threads=THREADS,
+        connection_limit=500,
+        channel_timeout=75,
+        cleanup_interval=10,
+        asyncore_use_poll=True,
+        max_request_body_size=_MOST_BODY,
+        max_request_header_size=32 * 1024,
+        ident=None,
+        clear_untrusted_proxy_headers=True,
+    )
+    server.channel_class = _Channel
+
+    def end(number: int, frame: FrameType | None) -> None:
+        raise SystemExit(0)
+
+    signal.signal(signal.SIGTERM, end)
+
+    def orphaned() -> None:
+        while os.getppid() == parent:
+            time.sleep(0.5)
+        os._exit(1)
+
+    threading.Thread(target=orphaned, daemon=True).start()
+    try:
+        server.run()
+    except SystemExit:
+        server.task_dispatcher.shutdown(timeout=3)

@@ -1,0 +1,123 @@
+"""The backups that the program makes by itself: one a day, one before each update and before each restore."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+from datetime import date, datetime
+from pathlib import Path
+from typing import Any, NamedTuple
+from zipfile import BadZipFile, ZipFile
+
+import orjson
+from django.conf import settings
+
+from server.keeping import backup, whole
+from server.shelf.models import Cloth
+from server.works.models import Work
+
+_NAME = re.compile(r"young-ribbon-(\d{4}-\d\d-\d\d)(?:-(\d{6}))?-(daily|before-update|before-restore)\.zip")
+WORDS = {"daily": "the day’s own", "before-update": "before an update", "before-restore": "before a restore"}
+DAYS, SUNDAYS, BEFORE = 7, 4, 5
+
+
+class Kept(NamedTuple):
+    """A backup in the data folder: its name, day, reason and size in bytes."""
+
+    name: str
+    day: date
+    why: str
+    bytes: int
+    at: datetime
+
+
+def folder() -> Path:
+    """Where they are."""
+    found: Path = settings.DATA / "backups"
+    found.mkdir(mode=0o700, exist_ok=True)
+    return found
+
+
+def kept() -> list[Kept]:
+    """The backups that are there, the newest first."""
+    found = []
+    for path in folder().glob("young-ribbon-*.zip"):
+        match = _NAME.fullmatch(path.name)
+        if match:
+            stat = path.stat()
+            at = datetime.fromtimestamp(stat.st_mtime).astimezone()
+            found.append(Kept(path.name, date.fromisoformat(match[1]), match[3], stat.st_size, at))
+    return sorted(found, key=lambda one: (one.at, one.name), reverse=True)
+
+
+def path_of(name: str) -> Path | None:
+    """Where the backup of that name is, None where there is none."""
+    path = folder() / name
+    return path if _NAME.fullmatch(name) and path.is_file() else None
+
+
+def told(one: Kept) -> dict[str, Any]:
+    """A backup on the wire, with what is in it as it says itself."""
+    says = ""
+    try:
+        with ZipFile(folder() / one.name) as held:
+            rows = orjson.loads(held.read(backup.ABOUT))["rows"]
+        counts = (("works.work", "works"), ("shelf.cloth", "cloths"), ("journal.photograph", "photographs"))
+        says = ", ".join(backup.counted(rows[table], name) for table, name in counts)
+    except (BadZipFile, OSError, KeyError, ValueError, TypeError):
+        says = "it cannot be read"
+    return {
+        "name": one.name,
+        "at": one.at.isoformat(),
+        "why": WORDS[one.why],
+        "bytes": one.bytes,
+        "size": backup.in_words(one.bytes),
+        "says": says,
+    }
+
+
+def due(today: date) -> bool:
+    """Whether the day's own backup is still to be made: there is something to keep, and none of today."""
+    if any(one.why == "daily" and one.day == today for one in kept()):
+        return False
+    return Work.objects.exists() or Cloth.objects.exists()
+
+
+def daily_path(today: date) -> Path:
+    """Where the day's own backup goes."""
+    return folder() / f"young-ribbon-{today}-daily.zip"
+
+
+def before(why: str, progress: backup.Progress = lambda part, says: None) -> Path | None:
+    """Where a backup of all that is here was put before something takes its place; None where nothing is here."""
+    if not (Work.objects.exists() or Cloth.objects.exists()):
+        return None
+    now = datetime.now().astimezone()
+    path = folder() / f"young-ribbon-{now:%Y-%m-%d-%H%M%S}-{why}.zip"
+    backup.write(path, WORDS[why], progress)
+    prune()
+    return path
+
+
+def before_restore(progress: Callable[[float, str], None]) -> None:
+    """Back up what a restore is about to replace."""
+    before("before-restore", lambda part, says: progress(0.0, f"first, a backup of what is here: {says}"))
+
+
+def prune() -> None:
+    """Take away all but the last seven of a day, four of a Sunday, and the last few before a change."""
+    all_kept = kept()
+    daily = [one for one in all_kept if one.why == "daily"]
+    stay = daily[:DAYS] + [one for one in daily if one.day.isoweekday() == 7][:SUNDAYS]
+    for why in ("before-update", "before-restore"):
+        stay += [one for one in all_kept if one.why == why][:BEFORE]
+    for one in all_kept:
+        if one not in stay:
+            (folder() / one.name).unlink(missing_ok=True)
+
+
+def put_aside_before_update(database: Path) -> None:
+    """A backup of the database file before its shape changes."""
+    now = datetime.now().astimezone()
+    whole.write(folder() / f"young-ribbon-{now:%Y-%m-%d-%H%M%S}-before-update.zip", database, WORDS["before-update"])
+    prune()

@@ -1,0 +1,132 @@
+"""What is done with the data folder before anything is served from it."""
+
+from __future__ import annotations
+
+import fcntl
+import os
+import shutil
+import stat
+import time
+from contextlib import suppress
+from pathlib import Path
+
+from django.conf import settings
+from django.core.management import call_command
+from django.db import DatabaseError, connection
+from django.db.migrations.executor import MigrationExecutor
+
+from server.journal.models import Photograph
+from server.journal.photographs import sweep
+from server.keeping import kept
+from server.keeping.backup import NotWhole
+from server.keeping.health import Trouble, damaged, database, look, trouble_of
+
+_WAIT = 4.0  # s, for a program that is just ending
+_HALF_DONE = (".half-*", "*.upload", ".held-*", ".keeping.json", ".keeping.half")
+
+
+class Served(Exception):
+    """Another program serves this folder."""
+
+
+def take_folder(data: Path, says: str) -> int:
+    """The handle of the lock on a data folder, held as long as it is open.  Raises `Served` where another holds it.
+
+    Below nought for a folder that cannot be written, where there is nothing to guard.
+    """
+    try:
+        handle = os.open(data / ".serving", os.O_RDWR | os.O_CREAT, 0o600)
+    except OSError:
+        return -1
+    until = time.monotonic() + _WAIT
+    while True:
+        try:
+            fcntl.flock(handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError:
+            if time.monotonic() > until:
+                other = os.read(handle, 200).decode(errors="replace").strip()
+                os.close(handle)
+                raise Served(other) from None
+            time.sleep(0.1)
+        else:
+            break
+    os.ftruncate(handle, 0)
+    os.pwrite(handle, says.encode(), 0)
+    os.set_inheritable(handle, True)
+    return handle
+
+
+def owners_alone(data: Path) -> None:
+    """Nobody but the owner reads what is in the folder, also where it was there before."""
+    _alone(data, 0o700)
+    for place, folders, files in os.walk(data):
+        for name in folders:
+            _alone(Path(place) / name, 0o700)
+        for name in files:
+            _alone(Path(place) / name, 0o600)
+
+
+def _alone(path: Path, mode: int) -> None:
+    if path.is_symlink() or stat.S_IMODE(path.stat().st_mode) == mode:
+        return
+    with suppress(OSError):  # somebody else's, or on a disk that cannot be written
+        path.chmod(mode)
+
+
+def ready(*, fresh: bool = False) -> Trouble | None:
+    """Bring the folder up to date: a backup before an update, the update, half-done things swept away.
+
+    Gives back what stands in the way, and then nothing was changed.  A `fresh` folder may have no works in it, though
+    it had some before; its photographs stay, for those are what is left.
+    """
+    found = None if fresh else look()
+    if found is not None:
+        return found
+    try:
+        if _updates_are_due():
+            _back_up_as_it_is()
+            call_command("migrate", verbosity=0)
+        if not fresh:
+            _swept()
+        connection.close()
+    except (DatabaseError, NotWhole) as error:
+        return trouble_of(error) or damaged(str(error))
+    except OSError as error:
+        return trouble_of(error) or Trouble(
+            "unwritable", f"The works in {settings.DATA} cannot be kept: {error.strerror}.", "Look at that folder."
+        )
+    return None
+
+
+def _updates_are_due() -> bool:
+    executor = MigrationExecutor(connection)
+    return bool(executor.migration_plan(executor.loader.graph.leaf_nodes()))
+
+
+def _back_up_as_it_is() -> None:
+    """A copy of the database as it is before an update; today's backup cannot read a shape of yesterday."""
+    path = database()
+    if "works_work" not in connection.introspection.table_names():
+        return
+    connection.close()
+    kept.put_aside_before_update(path)
+
+
+def _swept() -> None:
+    for pattern in _HALF_DONE:
+        for path in (*settings.DATA.glob(pattern), *kept.folder().glob(pattern)):
+            if path.is_dir():
+                shutil.rmtree(path, ignore_errors=True)
+            else:
+                path.unlink(missing_ok=True)
+    sweep(set(Photograph.objects.values_list("file", flat=True)))
+
+
+def put_aside() -> None:
+    """Put the database that cannot be read aside, for somebody who can."""
+    connection.close()
+    path, now = database(), time.strftime("%Y-%m-%d-%H%M%S")
+    for tail in ("", "-wal", "-shm"):
+        part = path.with_name(f"{path.name}{tail}")
+        if part.exists():
+            part.replace(path.with_name(f"{path.name}.put-aside-{now}{tail}"))
