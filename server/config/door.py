@@ -1,4 +1,4 @@
-"""What every request meets first: its size, where it comes from, whether works can be kept, and what a page may load."""
+"""What every request meets first: its size, where it comes from, and what a page may load."""
 
 from __future__ import annotations
 
@@ -9,8 +9,6 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from django.http.request import split_domain_port, validate_host
 
-from server.config.trouble import stands_in
-from server.keeping.health import health
 from server.wire.json import answer
 from server.wire.problems import one
 
@@ -32,9 +30,7 @@ class Door:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         request.csp_nonce = nonce = secrets.token_urlsafe(16)
-        response = (
-            _too_large(request) or _from_elsewhere(request) or _not_json(request) or _trouble(request)
-        ) or self.get_response(request)
+        response = _too_large(request) or _from_elsewhere(request) or _not_json(request) or self.get_response(request)
         response["Content-Security-Policy"] = _POLICY.format(nonce=nonce)
         if request.path.startswith("/api/") and "Cache-Control" not in response:
             response["Cache-Control"] = "no-store"  # what was typed goes into no cache
@@ -75,11 +71,3 @@ def _not_json(request: HttpRequest) -> HttpResponse | None:
     if empty or said in ("application/json", _FILES):
         return None
     return answer(one("not_json", f"a body of “{said[:60]}” is not read", "send application/json", "", said), 415)
-
-
-def _trouble(request: HttpRequest) -> HttpResponse | None:
-    """Static files and the mending itself are served all the same."""
-    if request.path.startswith(("/static/", "/trouble/")):
-        return None
-    found = health.now()
-    return None if found is None else stands_in(request, found)

@@ -104,8 +104,10 @@ def _serve_as(found: socket.socket, number: int, parent: int) -> None:
     from server.config.wsgi import application
     from server.keeping.daily import keep_at_it
     from server.keeping.health import health, look
+    from server.keeping.start import up_to_date
 
-    health.say(look(whole=False))
+    health.once_mended(up_to_date)
+    health.say(look(whole=False) or up_to_date())
     keep_at_it(first=number == 0)
     server: Any = create_server(
         application,

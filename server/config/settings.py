@@ -31,6 +31,7 @@ MIDDLEWARE = [
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "server.config.trouble.StandIn",
 ]
 ROOT_URLCONF = "server.config.urls"
 WSGI_APPLICATION = "server.config.wsgi.application"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from html import escape
 
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
@@ -29,7 +30,20 @@ button.main {{ background: #27466b; color: #fff }} li {{ margin: .75rem 0 }} for
 <p>Nothing that was typed in an open window is lost: it is kept there and sent when this is mended.</p></main></body></html>"""
 
 
-def stands_in(request: HttpRequest, trouble: Trouble) -> HttpResponse:
+class StandIn:
+    """Answers every address but those of static files and of the mending itself while the works cannot be kept."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        if request.path.startswith(("/static/", "/trouble/")):
+            return self.get_response(request)
+        found = health.now()
+        return self.get_response(request) if found is None else _stands_in(request, found)
+
+
+def _stands_in(request: HttpRequest, trouble: Trouble) -> HttpResponse:
     """The answer to any address while there is that trouble: a page, or for the API the problem alone."""
     if request.path.startswith("/api/"):
         return answer(one(trouble.kind, trouble.says, trouble.way_out), 503)

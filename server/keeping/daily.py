@@ -53,7 +53,7 @@ def keep_at_it(*, first: bool) -> None:
     """Look every ten minutes, in the background; the `first` process looks through the whole database once, too."""
 
     def go_on() -> None:
-        if first and (found := looked_through()) is not None:
+        if first and health.now() is None and (found := looked_through()) is not None:
             health.say(found)
         while True:
             try:

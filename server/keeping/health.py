@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+import shutil
 import sqlite3
 import time
+from collections.abc import Callable
+from contextlib import closing, suppress
 from pathlib import Path
 from typing import NamedTuple
 
@@ -31,7 +34,7 @@ def database() -> Path:
 
 def damaged(why: str = "") -> Trouble:
     """The database cannot be read."""
-    more = f" ({why[:120]})" if why else ""
+    more = f" ({' '.join(why.replace('*** in database main ***', '').split())[:120]})" if why else ""
     return Trouble(
         "damaged", f"The works in {settings.DATA} cannot be read: the database is damaged{more}.", _BACK, True
     )
@@ -66,11 +69,21 @@ def _full() -> Trouble:
     )
 
 
+def _disk() -> Trouble:
+    with suppress(OSError):
+        if shutil.disk_usage(settings.DATA).free < _LEAST_ROOM:
+            return _full()
+    return Trouble(
+        "disk", f"The disk of {settings.DATA} answers with errors.", "Look at the disk; this program goes on by itself."
+    )
+
+
 def trouble_of(error: Exception) -> Trouble | None:
     """What an error of the database says of it, None where it says nothing of the file."""
     said = str(error).lower()
     for words, found in (
-        (("malformed", "not a database", "disk i/o", "corrupt"), damaged),
+        (("malformed", "not a database", "corrupt"), damaged),
+        (("disk i/o",), _disk),
         (("readonly", "unable to open", "permission"), _read_only),
         (("locked", "busy"), _locked),
         (("full", "no space"), _full),
@@ -111,7 +124,7 @@ def _head_is_right(path: Path) -> bool:
 
 
 def _inside(path: Path, *, whole: bool) -> Trouble | None:
-    held = sqlite3.connect(path, timeout=3, isolation_level=None)
+    held = _opened(path)
     try:
         held.execute("BEGIN IMMEDIATE")
         held.execute("ROLLBACK")
@@ -127,6 +140,11 @@ def _inside(path: Path, *, whole: bool) -> Trouble | None:
         held.close()
 
 
+def _opened(path: Path) -> sqlite3.Connection:
+    """A database that is there; none is made."""
+    return sqlite3.connect(f"{path.as_uri()}?mode=rw", uri=True, timeout=3, isolation_level=None)
+
+
 def _looked_through(held: sqlite3.Connection) -> Trouble | None:
     (said,) = held.execute("PRAGMA quick_check(1)").fetchone()
     return None if said == "ok" else damaged(said)
@@ -134,13 +152,11 @@ def _looked_through(held: sqlite3.Connection) -> Trouble | None:
 
 def looked_through() -> Trouble | None:
     """What a look at every page of the database finds, however long it takes."""
-    held = sqlite3.connect(database(), timeout=3, isolation_level=None)
     try:
-        return _looked_through(held)
+        with closing(_opened(database())) as held:
+            return _looked_through(held)
     except sqlite3.Error as error:
         return trouble_of(error) or damaged(str(error))
-    finally:
-        held.close()
 
 
 def _newer(held: sqlite3.Connection) -> Trouble | None:
@@ -163,6 +179,11 @@ class Health:
     def __init__(self) -> None:
         self._trouble: Trouble | None = None
         self._at = 0.0
+        self._mended: Callable[[], Trouble | None] = lambda: None
+
+    def once_mended(self, task: Callable[[], Trouble | None]) -> None:
+        """What is to be done before works are served again; it may find that they cannot be."""
+        self._mended = task
 
     def say(self, trouble: Trouble | None) -> None:
         """Something was found."""
@@ -171,7 +192,7 @@ class Health:
     def now(self) -> Trouble | None:
         """What is wrong, None where nothing is."""
         if self._trouble is not None and time.monotonic() - self._at > 1:
-            self.say(look())
+            self.say(look() or self._mended())
         return self._trouble
 
 

@@ -7,7 +7,7 @@ from collections import defaultdict
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
-from zipfile import BadZipFile, ZipFile
+from zipfile import ZIP_DEFLATED, ZIP_STORED, BadZipFile, ZipFile
 
 import ijson
 import orjson
@@ -42,6 +42,10 @@ class Source:
         try:
             self.zip = ZipFile(path)
             names = set(self.zip.namelist())
+            if any(one.compress_type not in (ZIP_STORED, ZIP_DEFLATED) for one in self.zip.infolist()):
+                raise self.wrong  # Backup writes no others
+        except Refusal:
+            raise
         except _DAMAGED:
             raise self.wrong from None
         self.files = {one[12:-4] for one in names if one.startswith("photographs/") and one.endswith(".jpg")}

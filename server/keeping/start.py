@@ -80,14 +80,19 @@ def ready(*, fresh: bool = False) -> Trouble | None:
     it had some before; its photographs stay, for those are what is left.
     """
     found = None if fresh else look()
-    if found is not None:
-        return found
+    return found or up_to_date(sweep_too=not fresh)
+
+
+def up_to_date(*, sweep_too: bool = False) -> Trouble | None:
+    """What stands in the way of the database having today's shape, which it is given, one process at a time."""
     try:
-        if _updates_are_due():
-            _back_up_as_it_is()
-            call_command("migrate", verbosity=0)
-        if not fresh:
-            _swept()
+        with (settings.DATA / ".updating").open("w") as lock:
+            fcntl.flock(lock, fcntl.LOCK_EX)
+            if _updates_are_due():
+                _back_up_as_it_is()
+                call_command("migrate", verbosity=0)
+            if sweep_too:
+                _swept()
         connection.close()
     except (DatabaseError, NotWhole) as error:
         return trouble_of(error) or damaged(str(error))

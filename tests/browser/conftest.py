@@ -10,6 +10,7 @@ import sys
 import urllib.request
 from collections.abc import Callable, Iterator
 from pathlib import Path
+from urllib.error import HTTPError
 
 import pytest
 from playwright.sync_api import Browser, Page, Response, expect, sync_playwright
@@ -36,6 +37,8 @@ def serve(data: Path, *more: str) -> tuple[subprocess.Popen[bytes], str]:
         try:
             urllib.request.urlopen(f"{address}/api/works", timeout=5).close()
             return running, address
+        except HTTPError:
+            return running, address  # it answers, if only to say what is wrong
         except OSError:
             continue
     raise AssertionError("the program did not start")

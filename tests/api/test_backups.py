@@ -1,0 +1,289 @@
+"""Backups: every row and byte comes back, from every version; what does not hold together changes nothing and says why."""
+
+from __future__ import annotations
+
+import base64
+import json
+import zlib
+from collections.abc import Callable
+from io import BytesIO
+from pathlib import Path
+from typing import Any
+from zipfile import ZIP_DEFLATED, ZIP_LZMA, ZipFile
+
+import pytest
+from django.apps import apps
+from django.conf import settings
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+from PIL import Image
+
+from server.journal import photographs
+from server.journal.demo import add_demo_works
+from server.journal.models import Photograph
+from server.keeping import backup
+from server.keeping.rows import TABLES
+from server.shelf.demo import add_demo_cloths
+from server.shelf.models import Cloth
+from server.works.models import Change, HighWater, Work
+
+pytestmark = pytest.mark.django_db
+Asked = Callable[..., tuple[int, Any]]
+FIXTURES = Path(__file__).resolve().parents[1] / "fixtures"
+HERE = Client(SERVER_NAME="127.0.0.1")
+
+
+def send(data: bytes, name: str = "kept.zip") -> Any:
+    return HERE.post("/api/backup", {"file": SimpleUploadedFile(name, data)})
+
+
+def taken() -> bytes:
+    return HERE.get("/api/backup").getvalue()  # type: ignore[attr-defined, no-any-return]
+
+
+def everything() -> dict[str, Any]:
+    """Every row of every table, and every photograph."""
+    models = [
+        model for app in ("works", "shelf", "journal", "keeping") for model in apps.get_app_config(app).get_models()
+    ]
+    rows = {model.__name__: list(model.objects.order_by("pk").values()) for model in models}
+    files = {path.name: path.read_bytes() for path in photographs.folder().glob("*.jpg")}
+    return {**rows, "files": files}
+
+
+@pytest.fixture
+def full(ask: Asked) -> dict[str, Any]:
+    """A shelf with something in every table; gives back one of its works."""
+    for path in photographs.folder().iterdir():
+        path.unlink()
+    add_demo_works()
+    add_demo_cloths()
+    _, listed = ask("GET", "/works?limit=50")
+    row = next(one for one in listed["works"] if one["name"] == "Star-party apron")
+    _, work = ask("GET", f"/works/{row['key']}")
+    for text in ("71", "72", "73"):
+        spec = {**work["sections"][0]["spec"], "pins": {"finished": text}}
+        at = f"/works/{row['key']}/sections/{work['sections'][0]['key']}"
+        _, work = ask("PUT", at, {"revision": work["revision"], "spec": spec})
+    _, work = ask("POST", f"/works/{row['key']}/undo", {"revision": work["revision"]})
+    _, work = ask("PATCH", f"/works/{row['key']}/log", {"revision": work["revision"], "notes": "Steam ☕ first."})
+    cloth = next(one for one in ask("GET", "/cloths")[1]["cloths"] if one["left"])
+    assert (
+        ask(
+            "POST", f"/cloths/{cloth['key']}/take", {"revision": cloth["revision"], "length": "20 cm", "work": "Apron"}
+        )[0]
+        == 200
+    )
+    made = BytesIO()
+    Image.effect_noise((640, 480), 80).convert("RGB").save(made, "PNG")
+    photograph = SimpleUploadedFile("a.png", made.getvalue())
+    assert (
+        HERE.post(f"/api/works/{row['key']}/photographs", {"photograph": photograph, "says": "folds"}).status_code
+        == 200
+    )
+    named = Client(SERVER_NAME="127.0.0.1", HTTP_IDEMPOTENCY_KEY="an-act-of-this-test")
+    assert named.post("/api/works", json.dumps({"name": "Named"}), content_type="application/json").status_code == 201
+    HighWater.objects.create(pk=1, revision=7)
+    assert all(everything().values()), "a table is empty"
+    return work
+
+
+def test_every_table_and_file_comes_back_just_as_it_was(full: dict[str, Any]) -> None:
+    before, kept = everything(), taken()
+    assert send(kept).json()["works"] == 11
+    assert everything() == before
+    for table in reversed(TABLES.values()):
+        table.model.objects.all().delete()
+    for path in photographs.folder().iterdir():
+        path.unlink()
+    answer = send(kept)
+    assert answer.json()["says"] == "11 works, 5 cloths and 1 photograph came back."
+    assert everything() == before
+    assert {
+        name
+        for name, model in ((m.__name__, m) for m in apps.get_models())
+        if model._meta.app_label in ("works", "shelf", "journal", "keeping")
+    } == {table.model.__name__ for table in TABLES.values()}
+
+
+def test_a_revision_is_never_used_twice(full: dict[str, Any], ask: Asked) -> None:
+    kept = taken()
+    at = f"/works/{full['key']}"
+    _, seen = ask("PATCH", at, {"revision": full["revision"], "name": "Other"})
+    send(kept)
+    _, work = ask("GET", at)
+    assert work["revision"] > seen["revision"]
+    assert work["name"] == "Star-party apron"
+    assert ask("PATCH", at, {"revision": seen["revision"], "purpose": "late"})[0] == 409
+    assert (
+        ask("PUT", f"{at}/sections/{work['sections'][0]['key']}", {"revision": seen["revision"], "name": "late"})[0]
+        == 409
+    )
+    _, undone = ask("POST", f"{at}/undo", {"revision": work["revision"]})
+    assert undone["log"]["notes"] == ""
+    Work.objects.all().delete()
+    HighWater.objects.update(revision=500)
+    send(kept)
+    assert ask("GET", at)[1]["revision"] == 501
+
+
+@pytest.mark.parametrize("version", ["early", "version-1", "version-2"])
+def test_backups_of_every_version_come_back(version: str, ask: Asked) -> None:
+    answer = send((FIXTURES / version / "backup.zip").read_bytes())
+    assert answer.json()["says"] == "9 works, 5 cloths and 1 photograph came back."
+    row = next(one for one in ask("GET", "/works?limit=50")[1]["works"] if one["name"] == "Narrow-pleated skirt")
+    _, work = ask("GET", f"/works/{row['key']}")
+    assert (work["log"]["notes"], work["purpose"], work["undo"]) == (
+        "Basted by daylight.", "For the autumn fair", "the correction of Skirt length",
+    )  # fmt: skip
+    _, log = ask("GET", f"/works/{row['key']}/log")
+    assert len(log["checks"]) == 2
+    assert (
+        HERE.get(f"/api/photographs/{log['photographs'][0]['key']}").content
+        == next((FIXTURES / version).glob("*.jpg")).read_bytes()
+    )
+    for says in ("the correction of Skirt length", "the purpose", "facing"):
+        assert work["undo"] == says
+        _, work = ask("POST", f"/works/{row['key']}/undo", {"revision": work["revision"]})
+    assert work["undo"] is None
+    assert work["sections"][0]["spec"].get("facing") != "left"
+    assert ask("POST", "/plan", work["sections"][0]["spec"])[0] == 200
+    assert send(taken()).status_code == 200  # and once more as this version writes it
+
+
+@pytest.mark.parametrize("version", ["early", "version-1", "version-2"])
+def test_files_of_every_version_are_taken_in(version: str, ask: Asked) -> None:
+    file = SimpleUploadedFile("w.ribbon.json", (FIXTURES / version / "work.ribbon.json").read_bytes())
+    answer = HERE.post("/api/files", {"file": file})
+    assert answer.status_code == 201
+    assert answer.json()["log"]["notes"] == "Basted by daylight."
+    assert ask("POST", "/plan", answer.json()["sections"][0]["spec"])[0] == 200
+
+
+def changed(kept: bytes, table: str, edit: Callable[[list[Any]], Any], compress: int = ZIP_DEFLATED) -> bytes:
+    """The backup with other rows in one table."""
+    made = BytesIO()
+    with ZipFile(BytesIO(kept)) as old, ZipFile(made, "w", compress) as new:
+        for name in old.namelist():
+            data = old.read(name)
+            if name == f"rows/{table}.jsonl":
+                rows = [json.loads(line) for line in data.splitlines()]
+                found = edit(rows)
+                data = found if isinstance(found, bytes) else b"\n".join(json.dumps(row).encode() for row in rows)
+            new.writestr(name, data)
+    return made.getvalue()
+
+
+def put(**values: Any) -> Callable[[list[Any]], None]:
+    return lambda rows: rows[0].update(values)
+
+
+def deep(rows: list[Any]) -> bytes:
+    return b'{"key":' + b"[" * 100_000
+
+
+WRONG: list[tuple[str, Callable[[list[Any]], Any], str]] = [
+    ("works.work", put(revision=2**63), "row 1 of works.work: revision"),
+    ("works.work", put(revision=-5), "row 1 of works.work: revision"),
+    ("works.work", put(revision=True), "row 1 of works.work: revision"),
+    ("works.work", put(name=""), "row 1 of works.work: name"),
+    ("works.work", put(extra=1), "row 1 of works.work: extra"),
+    ("works.work", put(touched="9999-12-31T23:59:59Z"), "row 1 of works.work: touched"),
+    ("works.work", put(touched="0001-01-01T00:00:00+14:00"), "row 1 of works.work: touched"),
+    ("works.work", put(log={"notes": "x" * 9000}), "row 1 of works.work: log.notes"),
+    ("works.work", lambda rows: rows.append(rows[0]), "row 12 of works.work: key is that of an earlier row"),
+    ("works.section", put(version=99), "row 1 of works.section: version"),
+    ("works.section", put(spec={"kind": "frill"}), "row 1 of works.section: spec.kind"),
+    ("works.section", put(spec=[]), "row 1 of works.section: spec"),
+    ("works.section", put(work_id="zzzzzzzzzz"), "row 1 of works.section: work_id zzzzzzzzzz is in no row of works.work"),
+    ("works.change", put(difference=[{"at": ["name"], "from": "A", "to": "B"}]), "of works.change: it does not fit the work"),
+    ("works.change", put(difference=[{"at": ["name"]}]), "row 1 of works.change: difference.0"),
+    ("works.change", put(difference=[{"at": [], "from": 1, "to": 2}]), "of works.change"),
+    ("works.change", put(undone="yes"), "row 1 of works.change: undone"),
+    ("works.answered", put(body=base64.b64encode(zlib.compress(b"0" * 9_000_000)).decode()), "row 1 of works.answered"),
+    ("shelf.cloth", put(spec={"usable": "wide"}), "row 1 of shelf.cloth: spec"),
+    ("shelf.movement", put(length="much"), "row 1 of shelf.movement"),
+    ("journal.place", put(at=-1), "row 1 of journal.place: at"),
+    ("journal.check", put(version=0), "row 1 of journal.check: version"),
+    ("journal.photograph", put(file="../../secret"), "row 1 of journal.photograph: file"),
+    ("journal.photograph", put(file="nosuch"), "row 1 of journal.photograph: its picture is not in the backup"),
+    ("journal.photograph", put(width=5), "row 1 of journal.photograph: its picture is 640 by 480 dots"),
+    ("works.work", deep, "row 1 of works.work is not JSON"),
+    ("works.work", lambda rows: b"0" * 30_000_000, "a row of works.work is too long"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("table", "edit", "says"), WRONG, ids=[f"{number}-{one[0]}" for number, one in enumerate(WRONG)]
+)
+def test_what_does_not_hold_together_changes_nothing_and_says_which_row(
+    full: dict[str, Any], table: str, edit: Callable[[list[Any]], Any], says: str
+) -> None:
+    kept = changed(taken(), table, edit)
+    before = everything()
+    answer = send(kept)
+    assert answer.status_code == 422
+    problem = answer.json()["problems"][0]
+    assert says in problem["message"]
+    assert problem["way_out"] == "choose another backup; nothing was changed"
+    assert everything() == before
+
+
+@pytest.mark.parametrize("at", [0.1, 0.3, 0.5, 0.7, 0.9])
+@pytest.mark.parametrize("compress", [ZIP_DEFLATED, ZIP_LZMA])
+def test_damaged_files_are_refused(full: dict[str, Any], at: float, compress: int) -> None:
+    kept = bytearray(changed(taken(), "works.work", lambda rows: None, compress))
+    place = int(len(kept) * at)
+    kept[place : place + 40] = bytes(255 - byte for byte in kept[place : place + 40])
+    before = everything()
+    answer = send(bytes(kept))
+    assert answer.status_code == 422
+    assert everything() == before
+
+
+def test_a_version_that_is_none_is_refused(full: dict[str, Any]) -> None:
+    for version in (0, -1, True, "3", 2.0, None, 4, 2**70):
+        made = BytesIO()
+        with ZipFile(made, "w") as file:
+            file.writestr("about.json", json.dumps({"format": "young-ribbon-backup", "version": version, "rows": {}}))
+        answer = send(made.getvalue())
+        assert answer.status_code == 422, version
+
+
+def test_a_backup_says_its_size_before_it_is_made(full: dict[str, Any], ask: Asked) -> None:
+    _, size = ask("GET", "/backup/size")
+    assert size["says"].startswith("11 works, 5 cloths and 1 photograph: about ")
+    assert ask("GET", "/backup/progress")[1]["doing"] == ""
+
+
+def test_a_backup_that_cannot_be_read_back_is_none(full: dict[str, Any], monkeypatch: pytest.MonkeyPatch) -> None:
+    def cut_short(path: Path, progress: Any) -> None:
+        raise backup.NotWhole("cut short")
+
+    monkeypatch.setattr(backup, "check", cut_short)
+    answer = HERE.get("/api/backup")
+    assert (answer.status_code, answer.json()["problems"][0]["code"]) == (422, "not_whole")
+    assert list(settings.DATA.glob(".half-*")) == []
+
+
+def test_a_restore_backs_up_first_and_the_list_brings_that_back(full: dict[str, Any], ask: Asked) -> None:
+    kept = taken()
+    ask("POST", "/works", {"name": "Made since"})
+    send(kept)
+    assert not Work.objects.filter(name="Made since").exists()
+    _, listed = ask("GET", "/backups")
+    made = next(one for one in listed["backups"] if one["why"] == "before a restore")
+    assert made["says"] == "12 works, 5 cloths, 1 photograph"
+    assert ask("POST", "/backup/restore", {"name": made["name"]})[0] == 200
+    assert Work.objects.filter(name="Made since").exists()
+    assert ask("POST", "/backup/restore", {"name": "../ribbon.sqlite3"})[0] == 404
+
+
+def test_nothing_is_left_of_what_nothing_refers_to(full: dict[str, Any]) -> None:
+    stray, half = photographs.folder() / "stray.jpg", photographs.folder() / ".half-12"
+    stray.write_bytes(b"x")
+    half.write_bytes(b"x")
+    assert photographs.sweep(set(Photograph.objects.values_list("file", flat=True))) == 2
+    assert [path.stem for path in photographs.folder().iterdir()] == [Photograph.objects.get().file]
+    assert Cloth.objects.exists()
+    assert Change.objects.exists()
