@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import cache
 from io import BytesIO
+from itertools import groupby
 from pathlib import Path
 
 import reportlab
@@ -50,14 +51,15 @@ def _draw(canvas: Canvas, page: Drawing) -> None:
         if not lines:
             continue
         canvas.setDash([d * _POINT for d in DASHES.get(layer, ())], 0)
-        for line in lines:
-            canvas.setLineWidth(line.width * _POINT)
+        for width, alike in groupby(lines, lambda line: line.width):
+            canvas.setLineWidth(width * _POINT)
             path = canvas.beginPath()
-            path.moveTo(*place(*line.points[0]))
-            for point in line.points[1:]:
-                path.lineTo(*place(*point))
-            if line.closed:
-                path.close()
+            for line in alike:
+                path.moveTo(*place(*line.points[0]))
+                for point in line.points[1:]:
+                    path.lineTo(*place(*point))
+                if line.closed:
+                    path.close()
             canvas.drawPath(path)
     for one in page.words:
         _write(canvas, one, *place(*one.at))

@@ -48,10 +48,11 @@ def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Dr
     drawing, room = _with_control(drawing, unit, wide, high) if alone else (drawing, False)
     pages = [] if alone and room else [_map(drawing, paper, unit, title)]
     step_across, step_down = wide - OVERLAP, high - OVERLAP
+    parts = _parted(drawing, columns, rows, wide, high)
     for row in range(rows):
         for column in range(columns):
             left, top = column * step_across, row * step_down
-            lines, words = moved(clipped(drawing, left, top, wide, high), MARGIN, MARGIN)
+            lines, words = moved(clipped(parts[row * columns + column], left, top, wide, high), MARGIN, MARGIN)
             number = row * columns + column + 1
             said = f"{title}: sheet {number} of {columns * rows}" if columns * rows > 1 else title
             lines.append(box(Layer.CONTROL, MARGIN, MARGIN, wide, high, 0.15))
@@ -63,6 +64,28 @@ def on_sheets(drawing: Drawing, paper: Paper, unit: Unit, title: str) -> list[Dr
                 )
             pages.append(Drawing(paper.height, paper.width, tuple(lines), tuple(words)))
     return pages
+
+
+def _parted(drawing: Drawing, columns: int, rows: int, wide: float, high: float) -> list[Drawing]:
+    """What of a drawing each tile may show, row by row, so that each is looked through for itself alone."""
+    lines: list[list[Stroke]] = [[] for _ in range(columns * rows)]
+    words: list[list[Words]] = [[] for _ in range(columns * rows)]
+
+    def tiles(low: float, top: float, size: float, many: int) -> range:
+        step = size - OVERLAP
+        return range(max(0, ceil((low - size) / step - 1e-6)), min(many - 1, int(top / step + 1e-6)) + 1)
+
+    for line in drawing.lines:
+        xs, ys = [x for x, _ in line.points], [y for _, y in line.points]
+        for row in tiles(min(ys), max(ys), high, rows):
+            for column in tiles(min(xs), max(xs), wide, columns):
+                lines[row * columns + column].append(line)
+    for one in drawing.words:
+        for row in tiles(one.at[1], one.at[1], high, rows):
+            for column in tiles(one.at[0], one.at[0], wide, columns):
+                words[row * columns + column].append(one)
+    size = drawing.width, drawing.height
+    return [Drawing(*size, tuple(a), tuple(b)) for a, b in zip(lines, words, strict=True)]
 
 
 def _with_control(drawing: Drawing, unit: Unit, wide: float, high: float) -> tuple[Drawing, bool]:

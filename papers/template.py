@@ -10,6 +10,7 @@ from papers.drawing import Drawing, Layer, Stroke, Words, box
 from ribbon.lengths import ZERO, Length, Unit
 from ribbon.strip import LineKind
 
+_MOST_TICKS = 4000
 _TOP, _BELOW, _HIGH = 8.0, 18.0, 84.0  # mm above and below the strip, and how high it is drawn where it has one level
 
 
@@ -106,14 +107,21 @@ def _drawn(kind: LineKind, at: float, top: float, foot: float, rows: int, *, bol
 
 
 def _tape(unit: Unit, origin: float, flat: float, foot: float, words: list[Words]) -> list[Stroke]:
-    """A tape along the foot: whole units numbered, their halves and tenths or eighths shorter."""
-    parts = 8 if unit.binary else 10
-    step = float((Fraction(127, 5) if unit.binary else Fraction(10)) / parts)
+    """A tape along the foot: whole units numbered, their halves and tenths or eighths shorter.
+
+    A long one leaves out the shortest, then the halves, then all but every tenth: they are for laying it on the cloth.
+    """
+    whole = float(Fraction(127, 5) if unit.binary else Fraction(10))
+    finest = 8 if unit.binary else 10
+    parts = next((parts for parts in (finest, 2, 1) if flat / whole * parts <= _MOST_TICKS), 0)
+    every = 1 if parts else 10
+    step = whole / parts if parts else whole * every
     found = []
     for index in range(int(flat / step + 1e-9) + 1):
-        tall = 7.0 if index % parts == 0 else 4.5 if index % (parts // 2) == 0 else 2.5
+        numbered = parts == 0 or index % parts == 0
+        tall = 7.0 if numbered else 4.5 if parts == 2 or index % (parts // 2) == 0 else 2.5
         x = origin + index * step
         found.append(Stroke(Layer.TAPE, ((x, foot), (x, foot + tall)), width=0.2))
-        if index % parts == 0:
-            words.append(Words((x + 0.8, foot + 10.5), f"{index // parts}", 2.8))
+        if numbered:
+            words.append(Words((x + 0.8, foot + 10.5), f"{index // (parts or 1) * every}", 2.8))
     return found

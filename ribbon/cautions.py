@@ -143,6 +143,9 @@ def _misses(plan: Plan) -> list[Caution]:
     return [Caution("misses", says, None)]
 
 
+_MOST_MENDED = 2000  # pleats; each mend that is tried is laid and walked once more
+
+
 def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:
     if plan.section.closed or plan.section.kind.upright:
         return []  # on a ring the underlay goes on behind the next pleat; upright pleats have none
@@ -155,7 +158,9 @@ def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:
                 f"The underlay of the {'first' if name == 'lead' else 'last'} pleat sticks out "
                 f"{plan.section.scribe.write(by).text} past the {'start' if name == 'lead' else 'end'}."
             )
-            mend = mend_by(plan, chain(longer_end(plan, name, width + by), meeting(plan)), partial(_end_holds, at))
+            mend = None
+            if plan.pleats <= _MOST_MENDED:
+                mend = mend_by(plan, chain(longer_end(plan, name, width + by), meeting(plan)), partial(_end_holds, at))
             found.append(Caution("past_end", says, mend))
     return found
 

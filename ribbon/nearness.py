@@ -8,7 +8,7 @@ from itertools import pairwise
 from ribbon.lengths import Length
 from ribbon.pins import Plan
 from ribbon.pins.plan import row
-from ribbon.pleats import Facing, Quantity, Row, Standing
+from ribbon.pleats import Facing, Quantity, Standing
 
 Q = Quantity
 
@@ -26,17 +26,20 @@ def clearances(plan: Plan) -> list[Length]:
     if kind.width is Q.BOX:
         # A quarter of what a box takes lies behind it from either side.
         return [Length(Fraction(2 * (p.right - p.left) - p.take, 2 * laid.parts)) for p in laid.pleats if not p.half]
-    reaches = [_behind(laid, pleat, halves=kind.halves) for pleat in laid.pleats]
+    reaches = [_behind(pleat, halves=kind.halves) for pleat in laid.pleats]
     if laid.ring and len(reaches) > 1:
         low, high = reaches[0]
-        reaches.append((low + Fraction(laid.finished, laid.parts), high + Fraction(laid.finished, laid.parts)))
-    return [Length(b[0] - a[1]) for a, b in pairwise(reaches)]
+        reaches.append((low + 4 * laid.finished, high + 4 * laid.finished))
+    # Whole numbers until here, and one length for all that are alike: a row may have many thousands.
+    found = [b[0] - a[1] for a, b in pairwise(reaches)]
+    lengths = {gap: Length(Fraction(gap, 4 * laid.parts)) for gap in set(found)}
+    return [lengths[gap] for gap in found]
 
 
-def _behind(laid: Row, pleat: Standing, *, halves: bool) -> tuple[Fraction, Fraction]:
-    """Where on the finished edge the underlay of a pleat lies, in mm."""
-    deep = Fraction(pleat.take, (2 if pleat.half or not halves else 4) * laid.parts)
-    left, right = Fraction(pleat.left, laid.parts), Fraction(pleat.right, laid.parts)
+def _behind(pleat: Standing, *, halves: bool) -> tuple[int, int]:
+    """Where on the finished edge the underlay of a pleat lies, in quarters of the row's parts."""
+    deep = 2 * pleat.take if pleat.half or not halves else pleat.take
+    left, right = 4 * pleat.left, 4 * pleat.right
     if halves:
         return (left if pleat.half > 0 else left - deep, right if pleat.half < 0 else right + deep)
     return (left, right + deep) if pleat.facing is Facing.LEFT else (left - deep, right)

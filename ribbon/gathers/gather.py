@@ -7,6 +7,7 @@ from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
 
+from ribbon.errors import refuse
 from ribbon.gathers.gathering import Gathering, Point
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Default, Kind, Laying, Quantity, Standing
@@ -41,6 +42,9 @@ class Stretch(NamedTuple):
     name: str = ""
 
 
+MOST_POINTS = 2000
+
+
 def halvings(finished: Length, longest: Length) -> int:
     """How many equal parts to mark both edges in: 1, 2, 4, 8 … until each is at most `longest`."""
     parts = 1
@@ -67,6 +71,15 @@ def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Stretch]:
         start, end = before.flat or ZERO, after.flat or ZERO
         share = (point.at - before.at) / (after.at - before.at)
         placed.append(point._replace(flat=start + (end - start) * share))
+    many = sum(halvings(b.at - a.at, gathering.longest) for a, b in pairwise(placed))
+    if many > MOST_POINTS:
+        raise refuse(
+            "too_many",
+            "gathering.longest",
+            f"{many} parts",
+            f"match points so near each other part this edge in {many}",
+            f"let them stand further apart: an edge has at most {MOST_POINTS} parts",
+        )
     found: list[Stretch] = []
     for a, b in pairwise(placed):
         wide, cloth = b.at - a.at, (b.flat or ZERO) - (a.flat or ZERO)

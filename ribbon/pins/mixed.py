@@ -9,6 +9,7 @@ from typing import NamedTuple
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import ZERO, Length, Scribe, Unit
+from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pins.plan import Plan, plan, strip
 from ribbon.pins.section import Allowance, Cloth, Pin, Section
 from ribbon.pins.taped import Begun, Taped, on_division, taped
@@ -102,6 +103,15 @@ def mixed(band: Band) -> Mixed:
         except Refusal as refusal:
             plans.append(None)
             problems += [_of_part(problem, index) for problem in refusal.problems]
+    pleats = sum((made.pleats for made in plans if made), Fraction(0))
+    if pleats > MOST_PLEATS and not problems:
+        raise refuse(
+            "too_many",
+            "parts",
+            f"{int(pleats)} pleats",
+            f"the parts of this edge have {int(pleats)} pleats together",
+            f"use at most {MOST_PLEATS} along one edge",
+        )
     if problems:
         raise Refusal(problems)
     laid: list[LaidPart] = []

@@ -14,6 +14,7 @@ from ribbon.lengths import Length
 from ribbon.readings.places import Allowed, Better, Join, Place, Places, Reach
 from ribbon.strip import Strip, Walk
 
+MOST_WIDTHS = 400
 _MOST_SEARCHED = 60  # joins: past so many each is put where it is best by itself
 
 
@@ -81,6 +82,7 @@ def joined(
     tried = []
     for even in (True, False) if allowed.tape else (False,):
         reach = Reach(walked, usable, allowed, even=even)
+        _counted(reach, usable)
         places = Places(strip, walked, reach)
         chosen = _BY_STRATEGY[strategy](places, reach)
         if chosen is not None:
@@ -101,9 +103,22 @@ def joined(
     return _measured(best, walked, allowed)._replace(least=reach.least + 1, hiding=strategy is Strategy.FEWEST)
 
 
+def _counted(reach: Reach, usable: Length) -> None:
+    """Raises `Refusal` where there are more widths than can be laid at once: they are counted before they are laid."""
+    if reach.least >= MOST_WIDTHS:
+        raise refuse(
+            "too_many",
+            "cloth.usable",
+            f"{float(usable.mm):g} mm",
+            f"this edge takes {reach.least + 1} widths of cloth {float(usable.mm):g} mm wide",
+            f"use wider cloth or make the edge shorter: at most {MOST_WIDTHS} widths are laid at once",
+        )
+
+
 def fewest_hidden(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> int:
     """How many widths there are at the least when every join hides; nought where not all can.  Quick, for long searches."""
     reach = Reach(walked, usable, allowed, even=False)
+    _counted(reach, usable)
     places = Places(strip, walked, reach)
     at: Place = 0
     many = 1

@@ -15,6 +15,7 @@ from server.keeping.router import router as keeping
 from server.plans.router import router as plans
 from server.printing.router import router as printing
 from server.shelf.router import router as shelf
+from server.wire.costs import TooCostly, too_costly
 from server.wire.json import Renderer, StrictParser, answer
 from server.wire.problems import from_core, from_schema, one
 from server.works.router import router as works
@@ -61,6 +62,11 @@ def _unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
 @api.exception_handler(Http404)
 def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
     return answer(one("not_found", "there is no such work or section", "go back to the works"), 404)
+
+
+@api.exception_handler(TooCostly)
+def _too_costly(request: HttpRequest, error: TooCostly) -> HttpResponse:
+    return answer(too_costly(), 422)
 
 
 @api.exception_handler(DatabaseError)

@@ -23,11 +23,13 @@ from ribbon.cloth import (
     notions,
     totals,
 )
-from ribbon.errors import Problem, Refusal
+from ribbon.effort import effort
+from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, Length, Scribe, Unit
 from ribbon.pins import laid as laid_of
 from ribbon.strip import walk
 from server.cutting.sold import money, much, sold_in, sold_says, told_length
+from server.plans.bounds import held
 from server.plans.cutting import Cutting, read_cutting
 from server.plans.joining import cut_as, lying_for
 from server.plans.schema import SectionIn
@@ -49,6 +51,7 @@ class _Gathered:
     bolts: dict[tuple[Bolt, Sheets], list[Piece]] = field(default_factory=dict)
     lacking: list[str] = field(default_factory=list)
     bought: list[tuple[str, Notion]] = field(default_factory=list)
+    took: int = 0
 
     def add(self, bolt: Bolt, sheets: Sheets, index: int, pieces: Sequence[Piece]) -> None:
         """Put pieces with those of the same cloth, each with a key of its own that begins with its section."""
@@ -68,10 +71,12 @@ def cut_of(sections: Sequence[Named], *, search: bool = True) -> dict[str, Any]:
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
+    _count_pieces(got)
     titles = _titles(list(got.bolts), unit)
     plans = [
-        _laid(unit, title, bolt, sheets, pieces, search=search)
-        for title, ((bolt, sheets), pieces) in zip(titles, got.bolts.items(), strict=True)
+        # A search takes up to a second: face and lining have one each, further cloths the best of what is quick.
+        _laid(unit, title, bolt, sheets, pieces, search=search and number < 2)
+        for number, (title, ((bolt, sheets), pieces)) in enumerate(zip(titles, got.bolts.items(), strict=True))
     ]
     cost = sum((Fraction(p["cost"]) for p in plans if p["cost"] is not None), Fraction(0))
     return {
@@ -81,6 +86,22 @@ def cut_of(sections: Sequence[Named], *, search: bool = True) -> dict[str, Any]:
         "totals": [{"name": one.name, "much": much(one, unit)} for one in totals(one for _, one in got.bought)],
         "cost": money(cost) if any(p["cost"] is not None for p in plans) else None,
     }
+
+
+MOST_PIECES = 1000
+
+
+def _count_pieces(got: _Gathered) -> None:
+    """Raises `Refusal` where there are more pieces than are laid at once: they are counted before they are laid."""
+    many = sum(piece.count for pieces in got.bolts.values() for piece in pieces)
+    if many > MOST_PIECES:
+        raise refuse(
+            "too_many",
+            "sections",
+            f"{many} pieces",
+            f"this work is cut in {many} pieces",
+            f"cut it in several works, or say fewer: at most {MOST_PIECES} pieces are laid at once",
+        )
 
 
 def _titles(bolts: Sequence[tuple[Bolt, Sheets]], unit: Unit) -> list[str]:
@@ -102,6 +123,8 @@ def _gather(index: int, one: Named, got: _Gathered) -> None:
         got.lacking.append(f"{one.name}: say {'how wide its cloth is' if cutting.bolt is None else 'how far it falls'}")
         return
     section = said.section
+    got.took += effort(section)
+    held(got.took, "A cutting plan")
     laid, made = laid_of(section)
     long = cutting.drop.cut
     found = lying_for(section, laid, walk(laid), made, cut_as(said, cutting))

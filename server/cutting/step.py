@@ -36,6 +36,7 @@ from ribbon.readings import Allowed, Joined, Strategy, front, joined, strategies
 from ribbon.strip import Strip, Walk, walk
 from server.cutting.lining import told_lining
 from server.cutting.sold import long_scribe, money, sold_in, sold_says, told_length, told_ways, weighs
+from server.plans.bounds import bounded
 from server.plans.cutting import Cutting, read_cutting
 from server.plans.drawn import Writer
 from server.plans.joining import cut_as, fronts_of, lying_for, whole_strip
@@ -60,6 +61,8 @@ def way_says(name: str, joins: int) -> str:
 def cloth_of(said: SectionIn) -> dict[str, Any]:
     """Everything about a section's cloth.  Raises `Refusal`."""
     cutting, section = read_cutting(said), said.section
+    if cutting.bolt is not None:
+        bounded(section, "The cloth of an edge", stripes=len(said.cloth.stripes) if said.cloth else 0)
     laid, made = laid_of(section)
     walked = walk(laid)
     writer, allowed = Writer(section), allowed_of(section)

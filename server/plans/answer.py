@@ -26,6 +26,7 @@ from ribbon.pins import (
 from ribbon.readings import behind, lies, lining_marks, marks, past_ends
 from ribbon.slip import made_as, slip, tape_says
 from ribbon.strip import walk
+from server.plans.bounds import bounded, bounded_plan
 from server.plans.drawn import Writer, told_allowance, told_joins, told_marks, told_sayings, told_strip
 from server.plans.joining import Cut, fronts_of, joined_for
 from server.plans.mixed import answer_of_mixed
@@ -35,15 +36,16 @@ from server.plans.stripes import told_stripes
 
 def answer_of(section: Section | Band, *, lined: bool = False, cut: Cut | None = None) -> dict[str, Any]:
     """Everything that follows from `section`; lengths as {mm, text, exact}.  Raises `Refusal`."""
-    return (
-        answer_of_mixed(mixed(section), cut or Cut())
-        if isinstance(section, Band)
-        else _answer(plan(section), lined, cut or Cut())
-    )
+    if not isinstance(section, Band):
+        return _answer(plan(section), lined, cut or Cut())
+    bounded(section, "A plan with its joins", stripes=len(cut.striped.stripes) if cut and cut.striped else 0)
+    return answer_of_mixed(mixed(section), cut or Cut())
 
 
 def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
     section, writer = plan.section, Writer(plan.section)
+    what = "A plan with its joins" if section.cloth.usable else "A plan"
+    bounded_plan(plan, what, stripes=len(cut.striped.stripes) if cut.striped else 0)
     exact = strip(plan)
     walked = walk(exact)
     on_tape = taped(plan, section.tape) if section.tape is not None else None
@@ -101,6 +103,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
 
 def lies_of(section: Section | Band) -> list[dict[str, Any]]:
     """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
+    bounded(section, "A folding round")
     exact, _ = laid(section)
     walked = walk(exact)
     write, before = section.scribe.write_parts, behind(walked)

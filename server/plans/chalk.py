@@ -10,6 +10,7 @@ from ribbon.gauge import gauge
 from ribbon.pins import tapered
 from ribbon.readings import marks
 from ribbon.strip import walk
+from server.plans.bounds import bounded
 from server.plans.drawn import Writer
 from server.plans.schema import SectionIn
 
@@ -27,6 +28,7 @@ class Listed(NamedTuple):
 def listed(said: SectionIn, nought: From, *, wrong_side: bool, upper: bool = False) -> Listed:
     """The chalk list of a section from that end, on that side; `upper` at the upper level.  Raises `Refusal`."""
     section = said.section
+    bounded(section, "A chalk list")
     _, walked, found, plan = marked(section)
     level = tapered(plan, plan.section.tape) if upper and plan is not None else None
     if upper and level is None:

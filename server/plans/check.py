@@ -10,6 +10,7 @@ from pydantic import Field
 from ribbon.checking import Verdict, verdict
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_length
+from server.plans.bounds import bounded
 from server.plans.drawn import Writer
 from server.plans.out import LengthOut
 from server.plans.schema import CorrectionSpec, SectionIn
@@ -67,6 +68,7 @@ def verdict_of(said: CheckIn) -> Verdict:
         raise refuse(
             "no_measure", "measured.0", "", "there is nothing to check yet", "measure the basted edge, such as 70.4 cm"
         )
+    bounded(said.spec.section, "A check")
     return verdict(said.spec.section, measures)
 
 

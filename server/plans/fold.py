@@ -11,6 +11,7 @@ from ribbon.folding import PRESSING, folding
 from ribbon.making import Known, hem_of, order
 from ribbon.pins import laid
 from ribbon.strip import walk
+from server.plans.bounds import bounded
 from server.plans.cutting import read_cutting
 from server.plans.joining import cut_of, joined_for
 from server.plans.schema import SectionIn
@@ -57,6 +58,7 @@ class FoldingOut(Schema):
 def fold_of(said: SectionIn) -> dict[str, Any]:
     """The round and the order.  Raises `Refusal`."""
     section = said.section
+    bounded(section, "A folding round")
     strip, plan = laid(section)
     found = folding(section)
     known = Known()

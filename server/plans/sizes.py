@@ -17,6 +17,7 @@ from server.plans.joining import Cut, lying_for
 
 Q = Quantity
 
+_MOST_JOINED = 600  # pleats; of more it is not told what cloth each neighbouring count takes
 _SIZES = tuple(name.value for name in (Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.BOX, Q.GAP, Q.OPENING))
 
 
@@ -61,7 +62,7 @@ def _cloth(plan: Plan, cut: Cut) -> tuple[int | None, str | None]:
 
 def _choice(writer: Writer, choice: Choice, cut: Cut) -> dict[str, Any]:
     plan = choice.plan
-    widths, cost = _cloth(plan, cut)
+    widths, cost = _cloth(plan, cut) if plan.pleats <= _MOST_JOINED else (None, None)
     return {
         "count": number(plan.pleats),
         "why": choice.why,

@@ -33,11 +33,13 @@ from ribbon.gauge import gauge
 from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.pins import tapered
 from server.cutting.cut import Named, cut_of
+from server.plans.bounds import bounded
 from server.plans.chalk import listed
 from server.printing.schema import FileIn, PaperIn
 
 MOST_SHEETS = 400
 MOST_MARKS = 8000
+MOST_IN_DXF = 8000
 _WORDS = {
     "outer": "outer fold", "inner": "inner fold", "placement": "placement", "centre": "centre", "sew": "sew",
     "finger": "finger fold", "stitch": "stitch point", "match": "match point",
@@ -71,8 +73,23 @@ MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "d
 """The media type of each kind of file."""
 
 
+FORMATS = {
+    "template": ("pdf", "svg", "dxf"),
+    "gauge": ("pdf", "svg", "dxf"),
+    "chalk": ("pdf", "csv"),
+    "labels": ("pdf", "csv"),
+    "cutting": ("pdf", "svg", "dxf", "csv"),
+    "slip": ("pdf", "csv"),
+}
+"""The files that each paper can be had as."""
+
+
 def made(asked: PaperIn) -> Made:
-    """The paper that is asked for.  Raises `Refusal`."""
+    """The paper that is asked for.  Raises `Refusal`, before it is made where the file is one that it cannot be."""
+    form = getattr(asked, "format", "pdf")
+    if form not in FORMATS[asked.paper]:
+        ways = ", ".join(name.upper() for name in FORMATS[asked.paper])
+        raise refuse("no_format", "format", form, "this paper cannot be had as that", f"take it as {ways}")
     if asked.here >= len(asked.sections):
         raise refuse("no_piece", "here", asked.here, "there is no such piece", "choose one of the work's pieces")
     paper = _PAPERS[asked.paper](asked)
@@ -84,9 +101,6 @@ def made(asked: PaperIn) -> Made:
 def file_of(asked: FileIn) -> tuple[bytes, str, str]:
     """(the bytes of the file, its content type, its name).  Raises `Refusal`."""
     paper = made(asked)
-    if asked.format not in paper.formats:
-        ways = ", ".join(name.upper() for name in paper.formats)
-        raise refuse("no_format", "format", asked.format, "this paper cannot be had as that", f"take it as {ways}")
     name = "".join(c if c.isalnum() and c.isascii() else "-" for c in paper.title.lower()).strip("-")[:60] or "paper"
     if asked.format == "pdf":
         return to_pdf(paper.pages, paper.title), MEDIA["pdf"], f"{name}.pdf"
@@ -95,6 +109,14 @@ def file_of(asked: FileIn) -> tuple[bytes, str, str]:
     drawing = paper.full or paper.pages[0]
     if asked.format == "svg":
         return to_svg(drawing).encode(), MEDIA["svg"], f"{name}.svg"
+    if len(drawing.lines) > MOST_IN_DXF:
+        raise refuse(
+            "too_many",
+            "format",
+            f"{len(drawing.lines)} lines",
+            f"a DXF file holds at most {MOST_IN_DXF} lines here",
+            "take it as PDF or SVG, or make the edge shorter",
+        )
     return to_dxf(drawing).encode(), MEDIA["dxf"], f"{name}.dxf"
 
 
@@ -108,6 +130,7 @@ def _title(asked: PaperIn, what: str) -> str:
 
 def _template(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
+    bounded(section, "A template")
     _, walked, found, plan = marked(section)
     if len(found) > MOST_MARKS:
         raise refuse(
@@ -159,6 +182,7 @@ def _too_long(sheets: int) -> Refusal:
 
 def _gauge(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
+    bounded(section, "A gauge")
     card = gauge(marked(section).strip, section.tape)
     measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in card.notches]
     if not measures:
@@ -172,6 +196,8 @@ def _gauge(asked: PaperIn) -> Made:
 
 def _chalk(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
+    if getattr(asked, "format", "pdf") == "pdf":
+        bounded(section, "A chalk list on paper")
     wrong = asked.side == "WS"
     chalked = listed(asked.sections[asked.here].spec, asked.nought, wrong_side=wrong)
     found = chalked.marks

@@ -1,0 +1,51 @@
+"""What it takes to work an edge out, counted before it is done, and the most of it that is done at once."""
+
+from __future__ import annotations
+
+from ribbon.errors import Refusal, refuse
+from ribbon.lengths import ZERO
+from ribbon.pins import Band, Plan, Section, mixed, plan
+
+_LINES, _LINES_OF_TWO = 3, 6  # the lines of a pleat that lies to one side, and of one that has two
+# How many times as long each takes as a plain row of as many lines.
+_TURN, _CORRECTION, _LEVEL, _STRIPES = 2.0, 0.4, 6.0, 5.0
+
+
+def lines_of(made: Plan) -> int:
+    """How many lines the strip of a plan has, or nearly."""
+    kind = made.section.kind
+    if not kind.folded:
+        return 1
+    return int(made.pleats) * (_LINES_OF_TWO if kind.halves or kind.fingers else _LINES)
+
+
+def effort(section: Section | Band, *, stripes: int = 0) -> int:
+    """The lines that an edge is worked out by, what is on the tape and corrected counted for as long as it takes.
+
+    `stripes` are those of its cloth.  Raises `Refusal` where there is no plan.
+    """
+    if isinstance(section, Band):
+        whole = mixed(section)
+        lines = 2 * sum(lines_of(one.plan) for one in whole.laid if one.plan)
+        return int(lines * (1 + _STRIPES * bool(stripes)))
+    return effort_of(plan(section), stripes=stripes)
+
+
+def effort_of(made: Plan, *, stripes: int = 0) -> int:
+    """The same of a plan that is known."""
+    section = made.section
+    times = 1 + _CORRECTION * len(section.corrections) + _STRIPES * bool(stripes)
+    times += _TURN * (section.turn != ZERO) + _LEVEL * (section.taper is not None)
+    return int(lines_of(made) * times)
+
+
+def too_much(most: int, took: int, what: str) -> Refusal:
+    """What is said of an edge that takes more than is done at once; `what` is what was asked for."""
+    least = max(1, most // _LINES)
+    return refuse(
+        "too_many",
+        "pins.count",
+        f"{took} lines",
+        f"{what} is worked out for {most} lines at once, some {least} plain pleats, and this takes {took}",
+        "make a shorter edge, fewer pleats, or wider spaces; or plan a part of it as a piece of its own",
+    )
