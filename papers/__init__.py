@@ -5,6 +5,7 @@ Every paper is first a drawing: lines and words in millimetres, as plain data (`
 `table` write it out; `plotter` is a stand-in for a machine that would draw it.  This room imports `ribbon` only.
 """
 
+from papers.cells import guarded, unguarded
 from papers.cutting import DrawnCloth, DrawnPiece, cutting_drawings, fitted
 from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.dxf import to_dxf
@@ -36,6 +37,7 @@ __all__ = [
     "cutting_drawings",
     "fitted",
     "gauge_drawing",
+    "guarded",
     "label_pages",
     "list_pages",
     "on_sheets",
@@ -46,4 +48,5 @@ __all__ = [
     "to_dxf",
     "to_pdf",
     "to_svg",
+    "unguarded",
 ]

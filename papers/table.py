@@ -5,9 +5,8 @@ from __future__ import annotations
 import csv
 from io import StringIO
 
+from papers.cells import guarded
 from papers.lists import Listing
-
-_MEANT = ("=", "+", "-", "@", "\t", "\r")
 
 
 def to_csv(listing: Listing) -> str:
@@ -16,5 +15,5 @@ def to_csv(listing: Listing) -> str:
     writer = csv.writer(made, lineterminator="\r\n")
     writer.writerow(listing.headings)
     for row in listing.rows:
-        writer.writerow([f"'{cell}" if cell.startswith(_MEANT) else cell for cell in row])
+        writer.writerow([guarded(cell) for cell in row])
     return made.getvalue()

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from django.db import DatabaseError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Swagger
 from ninja.errors import HttpError, ValidationError
@@ -10,7 +9,6 @@ from ninja.errors import HttpError, ValidationError
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.journal.router import router as journal
-from server.keeping.health import health, look, trouble_of
 from server.keeping.router import router as keeping
 from server.plans.router import router as plans
 from server.printing.router import router as printing
@@ -54,6 +52,9 @@ def _unfit(request: HttpRequest, error: ValidationError) -> HttpResponse:
 
 @api.exception_handler(HttpError)
 def _unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
+    cause = error.__cause__ or error.__context__
+    if isinstance(cause, Refusal):
+        return _refused(request, cause)
     if error.status_code == 400:
         return answer(one("not_json", "the body is not JSON", "send one JSON object"), 400)
     return answer(one("refused", str(error), "see /api/docs"), error.status_code)
@@ -67,17 +68,6 @@ def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
 @api.exception_handler(TooCostly)
 def _too_costly(request: HttpRequest, error: TooCostly) -> HttpResponse:
     return answer(too_costly(), 422)
-
-
-@api.exception_handler(DatabaseError)
-def _not_kept(request: HttpRequest, error: DatabaseError) -> HttpResponse:
-    trouble = trouble_of(error)
-    if trouble is None:
-        raise error
-    # What is wrong with the file is said until it is right; a moment's wait for another writer is not that.
-    if trouble.kind != "locked":
-        health.say(look(whole=False))
-    return answer(one(trouble.kind, trouble.says, trouble.way_out), 503)
 
 
 @api.exception_handler(Stale)

@@ -16,9 +16,9 @@ from django.http import HttpRequest, HttpResponse
 from server.wire.costs import TooCostly, too_costly
 from server.wire.json import answer
 
-SECONDS = 1.8  # of a core
+SECONDS = 2.0  # of a core
 MEMORY = 300 * 1024 * 1024
-_LOOK = 0.1
+_LOOK = 0.05
 _PAGE = 4096
 _FREE = ("/api/backup", "/trouble/")  # what they take is taken by a program of their own
 _raise = ctypes.pythonapi.PyThreadState_SetAsyncExc

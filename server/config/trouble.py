@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from html import escape
 
+from django.db import DatabaseError
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
 from django.middleware.csrf import get_token
 from django.views.decorators.csrf import csrf_protect
@@ -12,10 +13,10 @@ from django.views.decorators.http import require_POST
 
 from ribbon.errors import Refusal
 from server.keeping import job, kept
-from server.keeping.health import Trouble, health, look
+from server.keeping.health import Trouble, health, look, trouble_of
 from server.keeping.start import put_aside, ready
 from server.wire.json import answer
-from server.wire.problems import one
+from server.wire.problems import from_core, one
 
 _PAGE = """<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Young Ribbon: the works cannot be kept</title>
@@ -41,6 +42,18 @@ class StandIn:
             return self.get_response(request)
         found = health.now()
         return self.get_response(request) if found is None else _stands_in(request, found)
+
+    def process_exception(self, request: HttpRequest, error: Exception) -> HttpResponse | None:
+        """What is said where something is raised beside what an address does; None leaves it to be a fault."""
+        if isinstance(error, Refusal):
+            return answer(from_core(error.problems), 422)
+        trouble = trouble_of(error) if isinstance(error, DatabaseError) else None
+        if trouble is None:
+            return None
+        # What is wrong with the file is said until it is right; a moment's wait for another writer is not that.
+        if trouble.kind != "locked":
+            health.say(look(whole=False))
+        return answer(one(trouble.kind, trouble.says, trouble.way_out), 503)
 
 
 def _stands_in(request: HttpRequest, trouble: Trouble) -> HttpResponse:

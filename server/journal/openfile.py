@@ -11,6 +11,7 @@ from pydantic import ValidationError
 from ribbon.errors import Problem, Refusal, refuse
 from server.journal.models import Check
 from server.journal.schema import OpenFile
+from server.wire.json import read_json
 from server.wire.problems import from_schema
 from server.works import services as works
 from server.works.models import Work
@@ -72,7 +73,7 @@ def read(data: bytes, name: str) -> OpenFile:
     """The file, checked whole.  Raises `Refusal` with every problem and its path."""
     fits(len(data), name)
     try:
-        said = orjson.loads(data)
+        said = read_json(data)
     except orjson.JSONDecodeError as error:
         raise refuse(
             "not_json", "file", name, f"this is not JSON: {str(error)[:160]}", "choose a .ribbon.json file"
@@ -86,7 +87,7 @@ def read(data: bytes, name: str) -> OpenFile:
             'its "format" is to be "young-ribbon"',
         )
     version = said.get("version", 1)
-    if isinstance(version, int) and version > VERSION:
+    if type(version) is int and version > VERSION:
         raise refuse(
             "later",
             "version",

@@ -11,6 +11,7 @@ from pydantic import Field
 from server.plans.check import CheckOut
 from server.plans.schema import SectionSpec, TurnSpec
 from server.plans.typed import Strict, Typed
+from server.wire.times import Moment
 from server.works.schema import LogTold, Long, Name, Purpose, Revision, Short
 
 
@@ -98,7 +99,7 @@ class FileCheck(Strict):
 
     piece: Annotated[int, Field(ge=-1, lt=60)] = -1
     name: Name
-    at: datetime
+    at: Moment
     measured: Annotated[list[Typed], Field(min_length=1, max_length=40)]
     spec: SectionSpec
     taken: bool = False

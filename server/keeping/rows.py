@@ -9,7 +9,7 @@ from typing import Annotated, Any, ClassVar, Literal
 
 import orjson
 from django.db import models
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, StringConstraints, model_validator
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_validator
 
 from ribbon.lengths import UNITS, read_length
 from server.journal.models import Check, Photograph, Place
@@ -18,6 +18,7 @@ from server.plans.schema import SectionSpec, UnitSign
 from server.plans.typed import Typed
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import wrong_with
+from server.wire.times import Moment
 from server.works.models import Answered, Change, HighWater, Section, Work
 from server.works.schema import Key, LogWords, Name, Purpose
 from server.works.services import with_words
@@ -28,7 +29,6 @@ Whole = Annotated[int, Field(strict=True, ge=0, le=2**31 - 1)]
 Number = Annotated[int, Field(strict=True, ge=1, le=2**63 - 1)]
 Flag = Annotated[bool, Field(strict=True)]
 Short = Annotated[str, StringConstraints(strict=True, max_length=200, pattern=r"^[^\x00]*$")]
-Years = Annotated[AwareDatetime, Field(ge="1970-01-01T00:00:00Z", le="2200-01-01T00:00:00Z")]
 Measures = Annotated[list[Typed], Field(min_length=1, max_length=40)]
 
 
@@ -62,9 +62,9 @@ class WorkRow(Row):
     revision: Whole
     stamps: Annotated[dict[Annotated[str, Field(max_length=20)], Whole], Field(max_length=100)]
     position: Annotated[int, Field(strict=True, ge=-(10**6), le=10**6)]
-    made: Years
-    touched: Years
-    deleted: Years | None
+    made: Moment
+    touched: Moment
+    deleted: Moment | None
 
     def values(self) -> dict[str, Any]:
         return {**super().values(), "log": with_words({}, _typed(self.log))}
@@ -111,7 +111,7 @@ class ChangeRow(Row):
     number: Whole
     says: Short
     place: Annotated[str, StringConstraints(strict=True, max_length=80, pattern=r"^[^\x00]*$")]
-    at: Years
+    at: Moment
     difference: list[StepRow]
     undone: Flag
 
@@ -135,7 +135,7 @@ class AnsweredRow(Row):
     named = "token"
     token: Annotated[str, StringConstraints(pattern=r"^[A-Za-z0-9.-]{8,64}$")]
     address: Short
-    at: Years
+    at: Moment
     status: Annotated[int, Field(strict=True, ge=200, le=299)]
     body: Annotated[str, Field(max_length=2 * MOST_BODY)]
 
@@ -162,7 +162,7 @@ class ClothRow(Row):
     unit: UnitSign
     spec: ClothSpec
     revision: Whole
-    touched: Years
+    touched: Moment
 
     def values(self) -> dict[str, Any]:
         spec = self.spec.model_dump(mode="json", exclude_unset=True, exclude_none=True)
@@ -182,7 +182,7 @@ class MovementRow(Row):
     work: Annotated[str, StringConstraints(max_length=120, pattern=r"^[^\x00]*$")]
     length: Annotated[str, StringConstraints(max_length=60)]
     back: Flag
-    at: Years
+    at: Moment
 
     def values(self) -> dict[str, Any]:
         read_length(self.length, UNITS["cm"])
@@ -212,7 +212,7 @@ class CheckRow(Row):
     work_id: Key
     section: Annotated[str, StringConstraints(max_length=10)]
     name: Name
-    at: Years
+    at: Moment
     measured: Measures
     spec: SectionSpec
     version: Annotated[int, Field(strict=True, ge=1, le=CURRENT)]
@@ -231,7 +231,7 @@ class PhotographRow(Row):
     work_id: Key
     says: Short
     file: Annotated[str, StringConstraints(pattern=r"^[a-z0-9]{1,64}$")]
-    at: Years
+    at: Moment
     width: Annotated[int, Field(strict=True, ge=1, le=1600)]
     height: Annotated[int, Field(strict=True, ge=1, le=1600)]
 

@@ -16,6 +16,7 @@ from ribbon.errors import Refusal, refuse
 from server.keeping.backup import ABOUT, FORMAT, VERSION
 from server.keeping.rows import TABLES
 from server.keeping.whole import DATABASE
+from server.wire.json import read_json
 from server.works.earlier import differences_of
 from server.works.versions import CURRENT, cloth_of_two, current
 
@@ -120,7 +121,9 @@ class Source:
             if number > MOST_ROWS:
                 raise Damaged(f"{table} has too many rows")
             try:
-                yield number, orjson.loads(line)
+                yield number, read_json(line)
+            except Refusal as refusal:
+                raise Damaged(f"row {number} of {table}: {refusal.problems[0].message}") from None
             except orjson.JSONDecodeError as error:
                 raise Damaged(f"row {number} of {table} is not JSON: {str(error)[:120]}") from None
 

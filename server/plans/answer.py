@@ -103,7 +103,7 @@ def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
 
 def lies_of(section: Section | Band) -> list[dict[str, Any]]:
     """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
-    bounded(section, "A folding round")
+    bounded(section, "The table of an edge")
     exact, _ = laid(section)
     walked = walk(exact)
     write, before = section.scribe.write_parts, behind(walked)

@@ -11,10 +11,11 @@ MOST = {
     "A plan with its joins": 30_000,
     "A chalk list": 24_000,
     "A folding round": 36_000,
+    "The table of an edge": 45_000,
     "The cloth of an edge": 6_000,
     "A cutting plan": 48_000,
     "A check": 45_000,
-    "A chalk list on paper": 7_000,
+    "A chalk list on paper": 5_000,
     "A template": 24_000,
     "A gauge": 45_000,
 }

@@ -39,7 +39,7 @@ from server.printing.schema import FileIn, PaperIn
 
 MOST_SHEETS = 400
 MOST_MARKS = 8000
-MOST_IN_DXF = 8000
+MOST_IN_DXF = 6000
 _WORDS = {
     "outer": "outer fold", "inner": "inner fold", "placement": "placement", "centre": "centre", "sew": "sew",
     "finger": "finger fold", "stitch": "stitch point", "match": "match point",

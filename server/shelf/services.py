@@ -80,6 +80,7 @@ def _checked(unit: str, spec: dict[str, Any]) -> dict[str, Any]:
 @transaction.atomic
 def put(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
     """A new cloth on the shelf.  Raises `Refusal`."""
+    _room(1)
     return Cloth.objects.create(name=name, unit=unit, spec=_checked(unit, spec), touched=timezone.now())
 
 
@@ -146,11 +147,27 @@ def remove(key: str, revision: int) -> None:
     _seen(key, revision).delete()
 
 
+MOST_CLOTHS = 2000
+
+
+def _room(more: int) -> None:
+    """Raises `Refusal` where the shelf cannot hold so many cloths more."""
+    if Cloth.objects.count() + more > MOST_CLOTHS:
+        raise refuse(
+            "full",
+            "name",
+            f"{more} more",
+            f"the shelf holds at most {MOST_CLOTHS} cloths",
+            "remove some that are used up",
+        )
+
+
 def take_in(text: str, *, keep_good: bool) -> dict[str, Any]:
-    """The rows of a table put on the shelf: all of them, or with `keep_good` the right ones, or none."""
+    """The rows of a table put on the shelf: all of them, or with `keep_good` the right ones, or none.  Raises `Refusal`."""
     rows, wrong = read_sheet(text)
     put_in = rows if keep_good or not wrong else []
     with transaction.atomic():
+        _room(len(put_in))
         now = timezone.now()
         Cloth.objects.bulk_create([Cloth(name=row.name, unit=row.unit, spec=row.spec, touched=now) for row in put_in])
     return {"right": len(rows), "added": len(put_in), "wrong": [one._asdict() for one in wrong]}

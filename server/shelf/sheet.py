@@ -9,6 +9,7 @@ from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
+from papers import guarded, unguarded
 from ribbon.errors import Problem, Refusal
 from server.plans.cutting import read_cutting
 from server.plans.schema import SectionIn
@@ -18,6 +19,7 @@ COLUMNS = (
     "name", "unit", "width", "selvedge", "usable", "weight", "thickness", "along", "across", "directional",
     "shrinkage", "price", "per", "step", "length", "rectangle", "stripes",
 )  # fmt: skip
+MOST_ROWS = 1000
 _YES = {"yes", "true", "1", "x"}
 _NO = {"no", "false", "0", ""}
 
@@ -55,8 +57,11 @@ def read_sheet(text: str) -> tuple[list[Row], list[Wrong]]:
         return [], [Wrong(1, f"there is no column “{unknown[0][:40]}”; known are {', '.join(COLUMNS)}")]
     reader.fieldnames = names
     try:
-        for values in reader:
+        for number, values in enumerate(reader, 1):
             line = reader.line_num
+            if number > MOST_ROWS:
+                too_many = f"a table has at most {MOST_ROWS} rows: take it in in parts"
+                return [], [Wrong(line, too_many)]
             if None in values:
                 wrong.append(Wrong(line, "there are more cells than columns"))
                 continue
@@ -70,7 +75,7 @@ def read_sheet(text: str) -> tuple[list[Row], list[Wrong]]:
 
 
 def _row(values: dict[str, str], line: int) -> Row | Wrong:
-    said = {name: (value or "").strip() for name, value in values.items() if name}
+    said = {name: unguarded(value or "").strip() for name, value in values.items() if name}
     name, unit = said.pop("name", ""), said.pop("unit", "") or "cm"
     if not name:
         return Wrong(line, "the name is missing")
@@ -132,5 +137,6 @@ def write_sheet(rows: list[Row]) -> str:
                 cells[flag] = "yes"
         if "stripes" in cells:
             cells["stripes"] = "; ".join(f"{one['colour']} {one['width']}" for one in row.spec["stripes"])
-        writer.writerow({**cells, "name": row.name, "unit": row.unit})
+        whole = {**cells, "name": row.name, "unit": row.unit}
+        writer.writerow({column: guarded(str(cell)) for column, cell in whole.items()})
     return out.getvalue()

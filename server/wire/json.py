@@ -1,4 +1,4 @@
-"""Reading and writing JSON, quickly and strictly: no NaN in, none out."""
+"""Reading and writing JSON, quickly and strictly: no NaN in, none out, nothing nested without end."""
 
 from __future__ import annotations
 
@@ -9,12 +9,37 @@ from django.http import HttpRequest, HttpResponse
 from ninja.parser import Parser
 from ninja.renderers import BaseRenderer
 
+from ribbon.errors import refuse
+
+MOST_DEEP = 40
+
+
+def read_json(data: bytes) -> Any:
+    """What `data` says.  Raises `orjson.JSONDecodeError` for what is no JSON, `Refusal` for what is nested too deeply."""
+    try:
+        found = orjson.loads(data)
+    except orjson.JSONDecodeError as error:
+        if "depth limit" in str(error):
+            raise _too_deep() from None
+        raise
+    level = [found] if isinstance(found, dict | list) else []
+    for _ in range(MOST_DEEP):
+        if not level:
+            return found
+        held = (inner for one in level for inner in (one.values() if isinstance(one, dict) else one))
+        level = [inner for inner in held if isinstance(inner, dict | list)]
+    raise _too_deep()
+
+
+def _too_deep() -> Exception:
+    return refuse("too_deep", "", "", f"this is nested more than {MOST_DEEP} deep", "nothing here is: see /api/docs")
+
 
 class StrictParser(Parser):
     """Reads a JSON body; what is not JSON raises ValueError, which ninja answers with 400."""
 
     def parse_body(self, request: HttpRequest) -> Any:
-        return orjson.loads(request.body)
+        return read_json(request.body)
 
 
 class Renderer(BaseRenderer):
