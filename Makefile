@@ -5,7 +5,7 @@ PORT ?= 8420
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: help demo serve setup test check bench shots api lock clean
+.PHONY: help demo serve setup test check bench soak audit shots api lock clean
 
 help: ## this list
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | awk -F ':.*## ' '{printf "  make %-8s %s\n", $$1, $$2}'
@@ -28,6 +28,12 @@ check: setup .venv/.test ## lint, types, import rules and unused code only
 bench: setup .venv/.test chromium ## the speeds, as ratios within one run
 	@$(PY) -m scripts.bench
 	@$(PY) -m scripts.bench_page
+
+soak: setup .venv/.test chromium ## kills, generated requests, hostile files, backups; MINUTES= says for how long
+	@$(PY) -W ignore -m scripts.soak
+
+audit: .venv/.run web/node_modules/.done ## what is known of the packages, where there is a network
+	@scripts/audit.sh
 
 shots: setup .venv/.test chromium ## make the pictures in docs/screenshots anew, from the demo works
 	@$(PY) -m scripts.shots

@@ -30,6 +30,16 @@ def _shoot(page: Page, name: str) -> None:
     page.screenshot(path=PLACE / f"{name}.png")
 
 
+def _home(page: Page) -> None:
+    """The works, and their backups."""
+    page.goto("/")
+    page.get_by_role("link", name="Guide’s skirt").wait_for()
+    _shoot(page, "works")
+    page.goto("/backups")
+    page.get_by_role("button", name="Bring back").first.wait_for()
+    _shoot(page, "backups")
+
+
 def _making(page: Page) -> None:
     """Check, Log and Papers."""
     _step(page, "Guide’s skirt", "Check")
@@ -53,12 +63,9 @@ def main() -> None:
         running, address = serve(Path(data), "--demo")
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
         page = browser.new_page(base_url=address, viewport={"width": LAPTOP[0], "height": LAPTOP[1]})
-        page.goto("/")
-        page.get_by_role("link", name="Guide’s skirt").wait_for()
-        _shoot(page, "works")
+        _home(page)
         for name, work in (
             ("bench-knife", "Guide’s skirt"),
-            ("bench-box", "Dome valance"),
             ("bench-pinch", "Reading-room curtain"),
             ("bench-gather", "Nightgown cuff"),
             ("bench-placed", "Telescope cover"),

@@ -23,6 +23,12 @@ def page(request: HttpRequest) -> HttpResponse:
     return response
 
 
+@require_safe
+def described(request: HttpRequest) -> HttpResponse:
+    """The description of the API, as it is committed: a test holds it to be that of the program."""
+    return HttpResponse((settings.ROOT / "docs" / "openapi.json").read_bytes(), content_type="application/json")
+
+
 def _turned_away(code: str, message: str, way_out: str, status: int) -> JsonResponse:
     problem = {"code": code, "message": message, "path": "", "value": "", "way_out": way_out}
     return JsonResponse({"problems": [problem]}, status=status)

@@ -25,7 +25,7 @@ _PAGE = """<!doctype html>
 body {{ font: 1.1rem/1.5 system-ui, sans-serif; color: #1c2230; background: #f4f5f2; margin: 0 auto; max-width: 44rem; padding: 2rem 1.25rem }}
 h1 {{ font-size: 1.6rem }} p.says {{ border-left: 6px solid #c9a227; padding-left: .75rem }}
 button {{ font: inherit; min-height: 44px; padding: 0 1rem; border: 1px solid #27466b; border-radius: 4px; background: #fff; color: #27466b }}
-button.main {{ background: #27466b; color: #fff }} li {{ margin: .75rem 0 }} form {{ display: inline }}
+button.main {{ background: #27466b; color: #fff }} ul {{ list-style: none; padding: 0 }} li {{ margin: .75rem 0 }} form {{ display: inline }}
 </style></head><body><main><h1>The works cannot be kept just now</h1>
 <p class="says" role="alert">{says}</p><p>{way_out}</p>{more}{backups}
 <p>Nothing that was typed in an open window is lost: it is kept there and sent when this is mended.</p></main></body></html>"""
@@ -47,11 +47,11 @@ class StandIn:
         """What is said where something is raised beside what an address does; None leaves it to be a fault."""
         if isinstance(error, Refusal):
             return answer(from_core(error.problems), 422)
-        trouble = trouble_of(error) if isinstance(error, DatabaseError) else None
+        trouble = trouble_of(error) if isinstance(error, DatabaseError | OSError) else None
         if trouble is None:
             return None
         # What is wrong with the file is said until it is right; a moment's wait for another writer is not that.
-        if trouble.kind != "locked":
+        if trouble.kind != "locked" and isinstance(error, DatabaseError):
             health.say(look(whole=False))
         return answer(one(trouble.kind, trouble.says, trouble.way_out), 503)
 

@@ -74,6 +74,8 @@ def read(data: bytes, name: str) -> OpenFile:
     fits(len(data), name)
     try:
         said = read_json(data)
+    except Refusal as refusal:
+        raise Refusal(problem.under("file") for problem in refusal.problems) from None
     except orjson.JSONDecodeError as error:
         raise refuse(
             "not_json", "file", name, f"this is not JSON: {str(error)[:160]}", "choose a .ribbon.json file"

@@ -37,7 +37,7 @@ def size_now() -> dict[str, Any]:
     files = set(Photograph.objects.values_list("file", flat=True))
     pictures = sum(path.stat().st_size for file in files if (path := path_of(file)) is not None)
     database = Path(settings.DATABASES["default"]["NAME"])
-    rows = database.stat().st_size // 4 if database.is_file() else 0
+    rows = database.stat().st_size // 12 if database.is_file() else 0
     says = " and ".join(
         (
             f"{counted(Work.objects.count(), 'works')}, {counted(Cloth.objects.count(), 'cloths')}",

@@ -84,7 +84,7 @@ def trouble_of(error: Exception) -> Trouble | None:
     for words, found in (
         (("malformed", "not a database", "corrupt"), damaged),
         (("disk i/o",), _disk),
-        (("readonly", "unable to open", "permission"), _read_only),
+        (("readonly", "read-only", "unable to open", "permission"), _read_only),
         (("locked", "busy"), _locked),
         (("full", "no space"), _full),
         (("no such table", "no such column"), _emptied),

@@ -215,11 +215,11 @@ class CheckRow(Row):
     at: Moment
     measured: Measures
     spec: SectionSpec
-    version: Annotated[int, Field(strict=True, ge=1, le=CURRENT)]
+    version: Annotated[int, Field(strict=True, ge=CURRENT, le=CURRENT)]
     taken: Flag
 
     def values(self) -> dict[str, Any]:
-        return {**super().values(), "spec": _typed(self.spec), "version": CURRENT}
+        return {**super().values(), "spec": _typed(self.spec)}
 
 
 class PhotographRow(Row):

@@ -208,7 +208,8 @@ WRONG: list[tuple[str, Callable[[list[Any]], Any], str]] = [
     ("journal.photograph", put(file="../../secret"), "row 1 of journal.photograph: file"),
     ("journal.photograph", put(file="nosuch"), "row 1 of journal.photograph: its picture is not in the backup"),
     ("journal.photograph", put(width=5), "row 1 of journal.photograph: its picture is 640 by 480 dots"),
-    ("works.work", deep, "row 1 of works.work is not JSON"),
+    ("works.work", deep, "row 1 of works.work: this is nested more than 40 deep"),
+    ("works.work", lambda rows: b'{"key":', "row 1 of works.work is not JSON"),
     ("works.work", lambda rows: b"0" * 30_000_000, "a row of works.work is too long"),
 ]  # fmt: skip
 
@@ -239,6 +240,17 @@ def test_damaged_files_are_refused(full: dict[str, Any], at: float, compress: in
     answer = send(bytes(kept))
     assert answer.status_code == 422
     assert everything() == before
+
+
+def test_a_database_is_taken_from_nobody(full: dict[str, Any]) -> None:
+    """The program makes such a backup before an update, and brings back its own alone."""
+    made = BytesIO()
+    about = {"format": "young-ribbon-backup", "version": 3, "rows": {}, "photographs": 0, "database": True}
+    with ZipFile(made, "w") as file:
+        file.writestr("about.json", json.dumps(about))
+        file.writestr("ribbon.sqlite3", b"SQLite format 3\x00")
+    answer = send(made.getvalue())
+    assert (answer.status_code, answer.json()["problems"][0]["code"]) == (422, "before_update")
 
 
 def test_a_version_that_is_none_is_refused(full: dict[str, Any]) -> None:

@@ -37,7 +37,8 @@ def serve(data: Path, *more: str) -> tuple[subprocess.Popen[bytes], str]:
         try:
             urllib.request.urlopen(f"{address}/api/works", timeout=5).close()
             return running, address
-        except HTTPError:
+        except HTTPError as error:
+            error.close()
             return running, address  # it answers, if only to say what is wrong
         except OSError:
             continue

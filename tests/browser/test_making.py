@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Callable, Iterator
 from io import BytesIO
 from pathlib import Path
@@ -180,23 +181,41 @@ def test_a_work_goes_out_as_a_file_and_comes_in_again(page: Page, tmp_path: Path
     )
 
 
-def test_a_backup_brings_everything_back(page: Page, tmp_path: Path) -> None:
+def test_a_backup_brings_everything_back(page: Page, tmp_path: Path, accessible: Callable[[Page], None]) -> None:
     page.goto("/")
+    page.get_by_role("link", name="Backups").click()
+    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs?: about"))).to_be_visible()
     with page.expect_download() as got:
         page.get_by_role("button", name="Back up everything").click()
     kept = tmp_path / "kept.zip"
     got.value.save_as(kept)
+    expect(page.get_by_text("The backup is made, and was read back")).to_be_visible()
+    accessible(page)
+    page.get_by_role("link", name="Works").click()
     page.get_by_role("button", name="More for Observing coat").click()
     page.get_by_role("menuitem", name="Delete").click()
     expect(page.get_by_role("link", name="Observing coat")).to_be_hidden()
-    field = page.get_by_label("Bring a backup back")
+    page.get_by_role("link", name="Backups").click()
+    field = page.get_by_label("Bring a backup back from a file")
     field.set_input_files({"name": "no.zip", "mimeType": "application/zip", "buffer": b"PK"})
     page.get_by_role("button", name="Bring it back").click()
     expect(page.get_by_text("This is not a backup of this program.")).to_be_visible()
+    field.set_input_files(kept)
     page.get_by_role("button", name="Leave everything as it is").click()
     field.set_input_files(kept)
     page.get_by_role("button", name="Bring it back").click()
-    expect(page.get_by_role("link", name="Observing coat")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible()
+    # What was there before is in the list of backups, and comes back from there.
+    row = page.get_by_role("listitem").filter(has_text="before a restore")
+    row.get_by_role("button", name="Bring back").click()
+    page.get_by_role("button", name="Bring it back").click()
+    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible()
+    page.get_by_role("link", name="Works").click()
+    expect(page.get_by_role("link", name="Plaid wrap")).to_be_visible()
+    expect(page.get_by_role("link", name="Observing coat")).to_be_hidden()
+    page.get_by_role("button", name="Deleted works").click()
+    page.get_by_role("button", name="Put back").first.click()
+    expect(page.get_by_text("is back on the shelf.", exact=False).first).to_be_visible()
 
 
 def test_photographs_come_and_go(page: Page) -> None:

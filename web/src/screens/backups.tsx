@@ -15,7 +15,12 @@ export function Backups() {
   const [busy, setBusy] = useState("");
   const [said, setSaid] = useState("");
   const [trouble, setTrouble] = useState("");
-  const kept = useQuery({ queryKey: ["backups"], queryFn: () => ask<Kept>("GET", "/backups") });
+  const kept = useQuery({
+    queryKey: ["backups"],
+    queryFn: () => ask<Kept>("GET", "/backups"),
+    // The first is made soon after the first start.
+    refetchInterval: (query) => (query.state.data?.backups.length ? false : 3000),
+  });
   const size = useQuery({
     queryKey: ["backup size"],
     queryFn: () => ask<{ says: string }>("GET", "/backup/size"),

@@ -59,6 +59,12 @@ const STEPS: [Step, string][] = [
   ["check", "Check"],
   ["log", "Log"],
 ];
+const SAVING = {
+  saved: "Saved",
+  saving: "Saving…",
+  unreached: "Not saved: no answer. Trying again…",
+  asking: "Not saved yet: choose which to keep",
+};
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
 
 function Laid({ opened }: { opened: Opened }) {
@@ -167,13 +173,9 @@ function Laid({ opened }: { opened: Opened }) {
         <span className="no-print flex flex-wrap items-center gap-1">
           <span
             role="status"
-            className={`px-2 text-sm ${bench.saving === "unreached" ? "font-bold text-madder" : "text-smoke"}`}
+            className={`px-2 text-sm ${bench.saving === "saved" || bench.saving === "saving" ? "text-smoke" : "font-bold text-madder"}`}
           >
-            {bench.saving === "saved"
-              ? "Saved"
-              : bench.saving === "saving"
-                ? "Saving…"
-                : "Not saved: no answer. Trying again…"}
+            {SAVING[bench.saving]}
           </span>
           <button
             type="button"

@@ -19,6 +19,13 @@ const UNREACHED: Problem = {
   value: "",
   way_out: "what you typed stays here; press Keep again",
 };
+const STALE: Problem = {
+  code: "stale",
+  message: "",
+  path: "",
+  value: "",
+  way_out: "press Keep again to keep what you typed in its place",
+};
 const EMPTY: Draft = { key: null, revision: 0, name: "", unit: "cm", spec: {} };
 
 /** The cloth shelf: what is at hand, with its width, stripes and what is left; taken in from a table or the supplier. */
@@ -118,6 +125,7 @@ export function Shelf() {
           draft={draft}
           onClose={() => setDraft(null)}
           onKept={() => void shelf.refetch()}
+          onStale={async (key) => (await shelf.refetch()).data?.cloths.find((one) => one.key === key) ?? null}
         />
       )}
       <TakeIn open={table} onClose={() => setTable(false)} onTaken={() => void shelf.refetch()} />
@@ -185,7 +193,13 @@ function Supplier({ prices, onTake }: { prices: Prices | null; onTake: (cloth: P
   );
 }
 
-function Edit(props: { draft: Draft; onClose: () => void; onKept: () => void }) {
+function Edit(props: {
+  draft: Draft;
+  onClose: () => void;
+  onKept: () => void;
+  /** How a cloth is now that was changed elsewhere; null where it is gone. */
+  onStale: (key: string) => Promise<ClothRow | null>;
+}) {
   const { draft, onClose } = props;
   const typed = useDraft<Draft>(`cloth/${draft.key ?? (draft.name || "new")}`, draft);
   const { now, type: setNow } = typed;
@@ -200,7 +214,13 @@ function Edit(props: { draft: Draft; onClose: () => void; onKept: () => void }) 
       typed.clear();
       onClose();
     } catch (error) {
-      setProblems(error instanceof Refused ? error.problems : [UNREACHED]);
+      const found = error instanceof Refused ? error.problems : [UNREACHED];
+      const fresh = found[0]?.code === "stale" && now.key ? await props.onStale(now.key) : null;
+      if (fresh) {
+        setNow({ ...now, revision: fresh.revision });
+        const other = `it is now ${[fresh.name, facts(fresh)].filter(Boolean).join(", ")}`;
+        setProblems([{ ...STALE, message: `this cloth was changed elsewhere in the meantime: ${other}` }]);
+      } else setProblems(found);
     }
   };
   const inSpec = problems.map((one) => ({ ...one, path: one.path.replace(/^spec\./, "cloth.") }));

@@ -2,7 +2,7 @@ import { type Options, Refused, type SectionSpec, type Work } from "../api/clien
 import { newName } from "../api/named";
 import type { Item, LogName, Place, Unsent } from "./unsent";
 
-export type State = "saved" | "saving" | "unreached";
+export type State = "saved" | "saving" | "unreached" | "asking";
 
 /** What a screen shows of a work that is being changed. */
 export interface Shown {
@@ -145,6 +145,7 @@ export class Saving {
   }
 
   private state(): State {
+    if (this.paused()) return "asking";
     return this.unsent().length ? (this.unreached ? "unreached" : "saving") : "saved";
   }
 
@@ -202,7 +203,7 @@ export class Saving {
     if (error.theirs) return this.stale(item, error.theirs);
     if (error.status === 404 && (await this.isGone())) {
       this.waiting.unshift(item);
-      this.show({ gone: true, saving: "unreached" });
+      this.show({ gone: true, saving: "asking" });
       return "paused";
     }
     this.answered(item, null);
@@ -215,7 +216,7 @@ export class Saving {
     if (acted) this.answered(item, null);
     else this.waiting.unshift(item);
     if (this.waiting.some((one) => one.what !== "act") || theirs.deleted) {
-      this.show({ conflict: theirs, saving: "unreached" });
+      this.show({ conflict: theirs, saving: "asking" });
       return "paused";
     }
     // Nothing was typed that there would be a choice about.
@@ -268,7 +269,7 @@ export class Saving {
     const goesOn = last && last.what === item.what && partOf(last) === partOf(item) && last.run === item.run;
     this.waiting = [...(goesOn ? this.waiting.slice(0, -1) : this.waiting), item];
     this.keep();
-    this.show({ work: withChange(this.shown.work, item), saving: this.unreached ? "unreached" : "saving" });
+    this.show({ work: withChange(this.shown.work, item), saving: this.state() });
     this.stop();
     this.stop = this.world.later(() => void this.flush(), PAUSE);
   }
@@ -298,7 +299,7 @@ export class Saving {
     const done = new Promise<Work | null>((answer) => this.answers.set(item.id, answer));
     this.waiting = [...this.waiting, item];
     this.keep();
-    this.show({ saving: this.unreached ? "unreached" : "saving" });
+    this.show({ saving: this.state() });
     void this.flush();
     return done;
   };

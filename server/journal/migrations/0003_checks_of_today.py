@@ -1,0 +1,18 @@
+"""Checks are brought to today's version of what they were sewn by."""
+
+from typing import Any
+
+from django.db import migrations
+
+from server.works.versions import CURRENT, current
+
+
+def bring_up(apps: Any, schema_editor: Any) -> None:
+    for check in apps.get_model("journal", "Check").objects.exclude(version=CURRENT):
+        check.spec, check.version = current(check.spec, check.version), CURRENT
+        check.save(update_fields=("spec", "version"))
+
+
+class Migration(migrations.Migration):
+    dependencies = [("journal", "0002_logs_go_to_their_works")]
+    operations = [migrations.RunPython(bring_up, migrations.RunPython.noop)]
