@@ -11,8 +11,6 @@ from xml.etree.ElementTree import ParseError
 
 from defusedxml import DefusedXmlException
 from defusedxml.ElementTree import fromstring
-from ezdxf.filemanagement import read
-from ezdxf.lldxf.const import DXFError
 
 Point = tuple[float, float]
 MOST_LINES = 200_000
@@ -114,6 +112,10 @@ def _path(said: str) -> list[list[Point]] | None:
 
 
 def _from_dxf(text: str) -> tuple[list[list[Point]], int]:
+    # Read in where it is wanted, as in `dxf`.
+    from ezdxf.filemanagement import read
+    from ezdxf.lldxf.const import DXFError
+
     try:
         found = read(StringIO(text))
     except (DXFError, ValueError, IndexError, KeyError, AttributeError, TypeError) as error:

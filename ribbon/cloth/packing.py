@@ -11,10 +11,12 @@ from collections.abc import Iterator, Sequence
 from functools import lru_cache
 from itertools import chain
 from math import gcd
-from typing import NamedTuple
+from typing import TYPE_CHECKING, NamedTuple
 
 import rectpack
-from ortools.sat.python import cp_model
+
+if TYPE_CHECKING:
+    from ortools.sat.python import cp_model
 
 
 class Item(NamedTuple):
@@ -216,6 +218,9 @@ def _raised(line: list[tuple[int, int]], left: int, right: int, level: int, widt
 
 def _searched(width: int, items: tuple[Item, ...], repeat: int, least: int, best: tuple[Spot, ...]) -> Packed:
     """The plan that a solver makes of the best one found so far."""
+    # Read in where it is wanted: it takes half a second, and most programs of ours pack nothing.
+    from ortools.sat.python import cp_model
+
     model, most = cp_model.CpModel(), length_of(items, best)
     length = model.new_int_var(least, most, "")
     model.add_hint(length, most)

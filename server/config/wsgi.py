@@ -2,11 +2,15 @@
 
 import gc
 import os
+from importlib import import_module
 
 from django.core.wsgi import get_wsgi_application
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 application = get_wsgi_application()
+# What some request needs is read in before the first one comes.
+for _name in ("ezdxf.filemanagement", "ortools.sat.python.cp_model"):
+    import_module(_name)
 
 
 def settle_memory() -> None:

@@ -21,6 +21,7 @@ from django.conf import settings
 from ribbon.errors import refuse
 
 MOST_BYTES = 20 * 1024 * 1024
+NAMED = 40  # letters of the digest that names a file
 NAME = re.compile(r"[a-z0-9]{1,64}")
 _LONGEST_WAIT = 60  # s, for those before it
 
@@ -110,7 +111,7 @@ def put(data: bytes, name: str | None = None) -> str:
 
     It is named by what is in it unless it has a `name`.
     """
-    name = name or hashlib.sha256(data).hexdigest()[:40]
+    name = name or hashlib.sha256(data).hexdigest()[:NAMED]
     path = folder() / f"{name}.jpg"
     if path.exists() and path.read_bytes() == data:
         return name

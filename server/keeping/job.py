@@ -13,6 +13,7 @@ import os
 import resource
 import subprocess
 import sys
+import threading
 import time
 from functools import partial
 from pathlib import Path
@@ -31,6 +32,7 @@ from ribbon.errors import Problem, Refusal, refuse
 from server.keeping import backup, kept, restore
 
 MOST_MEMORY = 3 * 1024**3
+LOCK = ".keeping.lock"
 _STATE = ".keeping.json"
 _log = logging.getLogger("server.keeping")
 
@@ -110,14 +112,22 @@ def progress() -> dict[str, Any]:
     return found
 
 
+def _end_with(parent: int) -> None:
+    """End where whoever asked has ended: nobody hears what came of it, and a transaction that is not over is undone."""
+    while os.getppid() == parent:
+        time.sleep(0.2)
+    os._exit(1)
+
+
 def main() -> None:
     """Do what the command line says, one at a time."""
     resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY, MOST_MEMORY))
     os.umask(0o077)
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
     django.setup()
+    threading.Thread(target=_end_with, args=(os.getppid(),), daemon=True).start()
     what, path, words = sys.argv[1], Path(sys.argv[2]), sys.argv[3]
-    with (settings.DATA / ".keeping.lock").open("w") as lock:
+    with (settings.DATA / LOCK).open("w") as lock:
         fcntl.flock(lock, fcntl.LOCK_EX)
         try:
             told: dict[str, Any] = _done(what, path, words)

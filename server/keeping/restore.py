@@ -110,6 +110,9 @@ class _Looked:
             else:
                 for at, values in source.rows(name):
                     self._row(source, name, at, values)
+            said = source.counts.get(name, self.counts[name])
+            if said != self.counts[name]:
+                raise Damaged(f"{name} has {self.counts[name]} rows of {said}")
 
     def _row(self, source: Source, name: str, at: int, values: Any) -> Row:
         table = TABLES[name]
@@ -238,6 +241,9 @@ def _pictures(source: Source, progress: Progress) -> dict[str, str]:
         if file in found:
             continue
         data = source.picture(file, photographs.MOST_BYTES)
+        digest = hashlib.sha256(data).hexdigest()
+        if len(file) == photographs.NAMED and not digest.startswith(file):
+            raise _Wrong("journal.photograph", at, "its picture is not the one that it names")
         try:
             with Image.open(BytesIO(data), formats=("JPEG",)) as opened:
                 size = opened.size
@@ -247,7 +253,6 @@ def _pictures(source: Source, progress: Progress) -> dict[str, str]:
             raise _Wrong("journal.photograph", at, f"its picture is {size[0]} by {size[1]} dots")
         there = photographs.path_of(file)
         same = there is not None and there.read_bytes() == data
-        digest = hashlib.sha256(data).hexdigest()
         # A name from before names were those of the contents may be another picture's here.
         found[file] = (
             file if same else photographs.put(data, file if digest.startswith(file) or there is None else None)

@@ -60,13 +60,16 @@ class Source:
             )
         if sum(self.zip.getinfo(one).file_size for one in names if one.startswith("rows/")) > MOST_TEXT:
             raise self.wrong
+        self.counts: dict[str, Any] = {}  # how many rows each table had when it was made, where that is said
         self.version = self._version(names)
         self._old = self._read_old() if OLD in names and self.version < VERSION else None
 
     def _version(self, names: set[str]) -> int:
         try:
             if ABOUT in names:
-                about = orjson.loads(self._small(ABOUT))
+                about = read_json(self._small(ABOUT))
+                if isinstance(about, dict) and isinstance(about.get("rows"), dict):
+                    self.counts = about["rows"]
             elif OLD in names:
                 with self.zip.open(OLD) as file:
                     about = {"format": None, "version": None}
@@ -77,7 +80,7 @@ class Source:
                             break
             else:
                 raise self.wrong
-        except (*_DAMAGED, ijson.JSONError):
+        except (*_DAMAGED, Damaged, ijson.JSONError):
             raise self.wrong from None
         if not isinstance(about, dict) or about.get("format") != FORMAT:
             raise self.wrong

@@ -20,8 +20,10 @@ from server.journal.photographs import sweep
 from server.keeping import kept
 from server.keeping.backup import NotWhole
 from server.keeping.health import Trouble, damaged, database, look, trouble_of
+from server.keeping.job import LOCK
 
 _WAIT = 4.0  # s, for a program that is just ending
+_WAIT_FOR_JOB = 20.0
 _HALF_DONE = (".half-*", "*.upload", ".held-*", ".keeping.json", ".keeping.half")
 
 
@@ -67,10 +69,9 @@ def owners_alone(data: Path) -> None:
 
 
 def _alone(path: Path, mode: int) -> None:
-    if path.is_symlink() or stat.S_IMODE(path.stat().st_mode) == mode:
-        return
-    with suppress(OSError):  # somebody else's, or on a disk that cannot be written
-        path.chmod(mode)
+    with suppress(OSError):  # somebody else's, on a disk that cannot be written, or gone this moment
+        if not path.is_symlink() and stat.S_IMODE(path.stat().st_mode) != mode:
+            path.chmod(mode)
 
 
 def ready(*, fresh: bool = False) -> Trouble | None:
@@ -118,6 +119,21 @@ def _back_up_as_it_is() -> None:
 
 
 def _swept() -> None:
+    """Sweep what was left half done; not beside a restore whose program was killed and that is itself not over yet."""
+    with (settings.DATA / LOCK).open("w") as lock:
+        until = time.monotonic() + _WAIT_FOR_JOB
+        while True:
+            try:
+                fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+                break
+            except OSError:
+                if time.monotonic() > until:
+                    return  # the next start sweeps
+                time.sleep(0.1)
+        _sweep_now()
+
+
+def _sweep_now() -> None:
     for pattern in _HALF_DONE:
         for path in (*settings.DATA.glob(pattern), *kept.folder().glob(pattern)):
             if path.is_dir():

@@ -191,6 +191,8 @@ WRONG: list[tuple[str, Callable[[list[Any]], Any], str]] = [
     ("works.work", put(touched="9999-12-31T23:59:59Z"), "row 1 of works.work: touched"),
     ("works.work", put(touched="0001-01-01T00:00:00+14:00"), "row 1 of works.work: touched"),
     ("works.work", put(log={"notes": "x" * 9000}), "row 1 of works.work: log.notes"),
+    ("works.section", lambda rows: rows.pop(), "works.section has 9 rows of 10"),
+    ("shelf.cloth", lambda rows: rows.clear(), "shelf.cloth has 0 rows of 5"),
     ("works.work", lambda rows: rows.append(rows[0]), "row 12 of works.work: key is that of an earlier row"),
     ("works.section", put(version=99), "row 1 of works.section: version"),
     ("works.section", put(spec={"kind": "frill"}), "row 1 of works.section: spec.kind"),
@@ -251,6 +253,17 @@ def test_a_database_is_taken_from_nobody(full: dict[str, Any]) -> None:
         file.writestr("ribbon.sqlite3", b"SQLite format 3\x00")
     answer = send(made.getvalue())
     assert (answer.status_code, answer.json()["problems"][0]["code"]) == (422, "before_update")
+
+
+def test_another_picture_under_the_same_name_is_refused(full: dict[str, Any]) -> None:
+    kept, made, other = taken(), BytesIO(), BytesIO()
+    Image.new("RGB", (640, 480), (9, 9, 9)).save(other, "JPEG")
+    with ZipFile(BytesIO(kept)) as old, ZipFile(made, "w") as new:
+        for name in old.namelist():
+            new.writestr(name, other.getvalue() if name.endswith(".jpg") else old.read(name))
+    answer = send(made.getvalue())
+    assert answer.status_code == 422
+    assert "its picture is not the one that it names" in answer.json()["problems"][0]["message"]
 
 
 def test_a_version_that_is_none_is_refused(full: dict[str, Any]) -> None:
