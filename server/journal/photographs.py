@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import fcntl
 import hashlib
 import os
 import re
@@ -19,6 +18,7 @@ import orjson
 from django.conf import settings
 
 from ribbon.errors import refuse
+from server.wire.locks import taken
 
 MOST_BYTES = 20 * 1024 * 1024
 NAMED = 40  # letters of the digest that names a file
@@ -92,17 +92,10 @@ _REFUSED = {
 @contextmanager
 def _one_at_a_time(name: str) -> Iterator[None]:
     with (settings.DATA / ".drawing").open("w") as lock:
-        until = time.monotonic() + _LONGEST_WAIT
-        while True:
-            try:
-                fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-                break
-            except OSError:
-                if time.monotonic() > until:
-                    raise refuse(
-                        "busy", "photograph", name, "too many photographs are being drawn", "send it again in a minute"
-                    ) from None
-                time.sleep(0.02)
+        if not taken(lock, _LONGEST_WAIT):
+            raise refuse(
+                "busy", "photograph", name, "too many photographs are being drawn", "send it again in a minute"
+            )
         yield
 
 

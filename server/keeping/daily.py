@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import fcntl
 import logging
 import threading
 from datetime import datetime
@@ -13,6 +12,7 @@ from django.db import Error, connections
 from ribbon.errors import Refusal
 from server.keeping import job, kept
 from server.keeping.health import health, looked_through
+from server.wire.locks import taken
 
 _EVERY = 600.0  # s
 _log = logging.getLogger("server.keeping")
@@ -22,9 +22,7 @@ _FAILED = ".daily-failed"
 def make_if_due() -> bool:
     """Whether the day's own backup was made now."""
     with (settings.DATA / ".daily.lock").open("w") as lock:
-        try:
-            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-        except OSError:
+        if not taken(lock):
             return False  # another process is at it
         today = datetime.now().astimezone().date()
         if health.now() is not None or not kept.due(today):

@@ -65,9 +65,9 @@ def restore(
         source = Source(path, name)
         counts = _Looked(source, progress).counts
         renamed = _pictures(source, progress)
-        first()
-        progress(0.7, "putting it in")
         with transaction.atomic():
+            first()  # in here, so that no change comes between what is backed up and what is replaced
+            progress(0.7, "putting it in")
             used = _used()
             for table in reversed(TABLES.values()):
                 table.model.objects.all().delete()
@@ -145,13 +145,15 @@ class _Looked:
         self._documents[values["work_id"]] = zlib.compress(orjson.dumps(document), 1)
 
     def _histories(self, source: Source) -> None:
-        for _, group in groupby(source.rows("works.change"), lambda one: _work_of(one[1])):
+        walked: set[Any] = set()
+        for work, group in groupby(source.rows("works.change"), lambda one: _work_of(one[1])):
             changes: list[tuple[int, dict[str, Any]]] = []
             for at, values in group:
                 row = self._row(source, "works.change", at, values)
-                if changes and row.values()["number"] < changes[-1][1]["number"]:
+                if work in walked or (changes and row.values()["number"] < changes[-1][1]["number"]):
                     raise _Wrong("works.change", at, "the changes of a work do not follow one another")
                 changes.append((at, row.values()))
+            walked.add(work)
             document = orjson.loads(zlib.decompress(self._documents[changes[0][1]["work_id"]]))
             sections = sorted(document["sections"], key=lambda one: one["position"])
             document["sections"] = [{name: one[name] for name in one if name != "position"} for one in sections]

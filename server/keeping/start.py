@@ -21,6 +21,7 @@ from server.keeping import kept
 from server.keeping.backup import NotWhole
 from server.keeping.health import Trouble, damaged, database, look, trouble_of
 from server.keeping.job import LOCK
+from server.wire.locks import taken
 
 _WAIT = 4.0  # s, for a program that is just ending
 _WAIT_FOR_JOB = 20.0
@@ -40,18 +41,10 @@ def take_folder(data: Path, says: str) -> int:
         handle = os.open(data / ".serving", os.O_RDWR | os.O_CREAT, 0o600)
     except OSError:
         return -1
-    until = time.monotonic() + _WAIT
-    while True:
-        try:
-            fcntl.flock(handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
-        except OSError:
-            if time.monotonic() > until:
-                other = os.read(handle, 200).decode(errors="replace").strip()
-                os.close(handle)
-                raise Served(other) from None
-            time.sleep(0.1)
-        else:
-            break
+    if not taken(handle, _WAIT):
+        other = os.read(handle, 200).decode(errors="replace").strip()
+        os.close(handle)
+        raise Served(other)
     os.ftruncate(handle, 0)
     os.pwrite(handle, says.encode(), 0)
     os.set_inheritable(handle, True)
@@ -121,16 +114,8 @@ def _back_up_as_it_is() -> None:
 def _swept() -> None:
     """Sweep what was left half done; not beside a restore whose program was killed and that is itself not over yet."""
     with (settings.DATA / LOCK).open("w") as lock:
-        until = time.monotonic() + _WAIT_FOR_JOB
-        while True:
-            try:
-                fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-                break
-            except OSError:
-                if time.monotonic() > until:
-                    return  # the next start sweeps
-                time.sleep(0.1)
-        _sweep_now()
+        if taken(lock, _WAIT_FOR_JOB):
+            _sweep_now()  # else the next start does
 
 
 def _sweep_now() -> None:

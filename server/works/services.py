@@ -11,6 +11,7 @@ from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
+from ribbon.errors import refuse
 from server.wire.problems import one
 from server.works.history import Document, stepped, written_down
 from server.works.models import HighWater, Section, Work, new_key
@@ -196,7 +197,16 @@ def step_through(key: str, yours: dict[str, Any], *, back: bool) -> Work:
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
     now = document(work)
-    found = stepped(work, now, backwards=back)
+    try:
+        found = stepped(work, now, backwards=back)
+    except (ValueError, TypeError) as error:
+        raise refuse(
+            "no_step",
+            "revision",
+            work.revision,
+            f"this step does not fit the work any more: {error}",
+            "go on from here",
+        ) from None
     if found is not None:
         _put(work, now, found)
     return work

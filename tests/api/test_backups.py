@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import base64
 import json
+import os
 import zlib
 from collections.abc import Callable
+from datetime import UTC, date, datetime, timedelta
 from io import BytesIO
 from pathlib import Path
 from typing import Any
@@ -21,7 +23,7 @@ from PIL import Image
 from server.journal import photographs
 from server.journal.demo import add_demo_works
 from server.journal.models import Photograph
-from server.keeping import backup
+from server.keeping import backup, daily, kept
 from server.keeping.rows import TABLES
 from server.shelf.demo import add_demo_cloths
 from server.shelf.models import Cloth
@@ -89,14 +91,14 @@ def full(ask: Asked) -> dict[str, Any]:
 
 
 def test_every_table_and_file_comes_back_just_as_it_was(full: dict[str, Any]) -> None:
-    before, kept = everything(), taken()
-    assert send(kept).json()["works"] == 11
+    before, whole = everything(), taken()
+    assert send(whole).json()["works"] == 11
     assert everything() == before
     for table in reversed(TABLES.values()):
         table.model.objects.all().delete()
     for path in photographs.folder().iterdir():
         path.unlink()
-    answer = send(kept)
+    answer = send(whole)
     assert answer.json()["says"] == "11 works, 5 cloths and 1 photograph came back."
     assert everything() == before
     assert {
@@ -201,6 +203,7 @@ WRONG: list[tuple[str, Callable[[list[Any]], Any], str]] = [
     ("works.change", put(difference=[{"at": ["name"], "from": "A", "to": "B"}]), "of works.change: it does not fit the work"),
     ("works.change", put(difference=[{"at": ["name"]}]), "row 1 of works.change: difference.0"),
     ("works.change", put(difference=[{"at": [], "from": 1, "to": 2}]), "of works.change"),
+    ("works.change", lambda rows: rows.append({**rows[0], "id": 999, "number": 999, "work_id": "a" * 10}), "is in no row of"),
     ("works.change", put(undone="yes"), "row 1 of works.change: undone"),
     ("works.answered", put(body=base64.b64encode(zlib.compress(b"0" * 9_000_000)).decode()), "row 1 of works.answered"),
     ("shelf.cloth", put(spec={"usable": "wide"}), "row 1 of shelf.cloth: spec"),
@@ -312,3 +315,46 @@ def test_nothing_is_left_of_what_nothing_refers_to(full: dict[str, Any]) -> None
     assert [path.stem for path in photographs.folder().iterdir()] == [Photograph.objects.get().file]
     assert Cloth.objects.exists()
     assert Change.objects.exists()
+
+
+def test_the_last_seven_days_and_four_sundays_stay(settings: Any, tmp_path: Path) -> None:
+    settings.DATA = tmp_path
+    first = date(2026, 1, 1)
+    days = [first + timedelta(days=number) for number in range(60)]
+    for day in days:
+        path = kept.daily_path(day)
+        path.write_bytes(b"x")
+        moment = datetime(day.year, day.month, day.day, 12, tzinfo=UTC).timestamp()
+        os.utime(path, (moment, moment))
+    for number in range(8):
+        (kept.folder() / f"young-ribbon-2026-01-0{number + 1}-120000-before-restore.zip").write_bytes(b"x")
+    (kept.folder() / "of-my-own.zip").write_bytes(b"x")
+    kept.prune()
+    stay = {one.day for one in kept.kept() if one.why == "daily"}
+    assert stay == {*days[-7:], *[day for day in days if day.isoweekday() == 7][-4:]}
+    assert sum(one.why == "before-restore" for one in kept.kept()) == 5
+    assert (kept.folder() / "of-my-own.zip").exists()
+
+
+def test_the_days_own_backup_is_made_once(full: dict[str, Any], settings: Any, tmp_path: Path) -> None:
+    settings.DATA = tmp_path
+    assert daily.make_if_due() is True
+    assert daily.make_if_due() is False
+    assert [one.why for one in kept.kept()] == ["daily"]
+    Work.objects.all().delete()
+    Cloth.objects.all().delete()
+    kept.daily_path(datetime.now().astimezone().date()).unlink()
+    assert daily.make_if_due() is False  # there is nothing to keep
+
+
+def test_a_days_backup_that_cannot_be_made_is_said(
+    full: dict[str, Any], ask: Asked, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    def no_room(*_: Any) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(kept, "kept", list)
+    monkeypatch.setattr(backup, "write", no_room)
+    assert daily.make_if_due() is False
+    assert "No space left on device" in ask("GET", "/backups")[1]["failed"]
+    (daily.settings.DATA / ".daily-failed").unlink()

@@ -16,6 +16,7 @@ KEPT_HERE = (
     "async () => {" + _OPENED + "const all = rows.getAllKeys(); await new Promise(done => { all.onsuccess = done; });"
     " return [...all.result, ...Object.keys(localStorage)].filter(key => key.includes('unsent/')) }"
 )
+NOTHING_HERE = f"async () => (await ({KEPT_HERE})()).length === 0"
 NO_ANSWER = "Not saved: no answer. Trying again…"
 
 
@@ -162,7 +163,7 @@ def test_what_could_not_be_saved_before_the_page_was_left_is_there_again(page: P
     expect(field(page, "Flat width")).to_have_value("216 cm")
     expect(field(page, "Spacing")).to_have_value("3 cm")
     saved(page)
-    assert page.evaluate(KEPT_HERE) == []
+    page.wait_for_function(NOTHING_HERE)
 
 
 def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> None:

@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, Locator, Page, Route, expect
 
 from tests.browser.conftest import ARGUMENTS
 from tests.browser.test_cloth import step
-from tests.browser.test_keeping import KEPT_HERE, NO_ANSWER, elsewhere, new_skirt_of_70
+from tests.browser.test_keeping import KEPT_HERE, NO_ANSWER, NOTHING_HERE, elsewhere, new_skirt_of_70
 from tests.browser.test_skirt import field, new_skirt, saved
 
 API = "**/api/works/**"
@@ -243,7 +243,7 @@ def test_a_browser_that_is_killed_offline_loses_nothing(site: str, tmp_path: Pat
     expect(words(second, "Measure")).to_have_value("77.4")
     step(second, "Log")
     expect(words(second, "Notes")).to_have_value("By lamplight")
-    assert second.evaluate(KEPT_HERE) == []
+    second.wait_for_function(NOTHING_HERE)
     second.context.close()
 
 

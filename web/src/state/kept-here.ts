@@ -90,8 +90,11 @@ export async function keptHere<T>(prefix: string): Promise<[string, T][]> {
   const rows = new Map(await tried(() => entries<string, T>(opened()), []));
   for (const key of firstKeys(prefix)) {
     const first = readFirst(key);
-    if (first && "gone" in first) rows.delete(key);
-    else if (first) rows.set(key, first.value as T);
+    if (first && "gone" in first) {
+      rows.delete(key);
+      void forgetHere(key); // the page was gone before that was done
+    }
+    if (first && "value" in first) rows.set(key, first.value as T);
   }
   return [...rows].filter(([key]) => key.startsWith(prefix));
 }
