@@ -220,10 +220,16 @@ def _said(error: Exception) -> str:
     return str(error)
 
 
+def _nested(value: Any) -> bool:
+    return isinstance(value, dict | list)
+
+
 def _put(source: Source, name: str, table: type[Row], renamed: dict[str, str]) -> None:
     batch: list[Any] = []
     for at, values in source.rows(name):
         row = read(name, at, values).values()
+        # As it was written, where that says the same: the order of names too.
+        row |= {field: values[field] for field, value in row.items() if value == values.get(field) and _nested(value)}
         if name == "journal.photograph":
             row["file"] = renamed[row["file"]]
         batch.append(table.model(**row))

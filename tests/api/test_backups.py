@@ -48,7 +48,7 @@ def everything() -> dict[str, Any]:
     models = [
         model for app in ("works", "shelf", "journal", "keeping") for model in apps.get_app_config(app).get_models()
     ]
-    rows = {model.__name__: list(model.objects.order_by("pk").values()) for model in models}
+    rows = {model.__name__: [repr(row) for row in model.objects.order_by("pk").values()] for model in models}
     files = {path.name: path.read_bytes() for path in photographs.folder().glob("*.jpg")}
     return {**rows, "files": files}
 
