@@ -18,6 +18,7 @@ import orjson
 from django.conf import settings
 
 from ribbon.errors import refuse
+from server.wire.files import folder_of
 from server.wire.locks import taken
 
 MOST_BYTES = 20 * 1024 * 1024
@@ -36,9 +37,7 @@ class Drawn(NamedTuple):
 
 def folder() -> Path:
     """Where photographs are kept."""
-    found: Path = settings.DATA / "photographs"
-    found.mkdir(mode=0o700, exist_ok=True)
-    return found
+    return folder_of("photographs")
 
 
 def fits(size: int, name: str) -> None:

@@ -251,7 +251,9 @@ def remains_of(key: str) -> dict[str, Any]:
         words.append("its log")
     listed = ", ".join(words[:-1]) + (" and " if len(words) > 1 else "") + "".join(words[-1:])
     large = f" ({size / 1e6:.1f} MB)" if size >= 50_000 else ""
-    return {**counts, "bytes": size, "says": f"With it go {listed}{large}." if words else "Nothing else goes with it."}
+    verb = "goes" if sum(counts.values()) + bool(work.log) == 1 else "go"
+    said = f"With it {verb} {listed}{large}." if words else "Nothing else goes with it."
+    return {**counts, "bytes": size, "says": said}
 
 
 def counted(number: int, name: str) -> str:

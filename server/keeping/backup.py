@@ -139,8 +139,8 @@ def _place(file: str, held: Path) -> Path:
     return path if path.is_file() else folder() / path.name
 
 
-def check(path: Path, progress: Progress = lambda part, says: None) -> dict[str, Any]:
-    """What a backup says about itself, once every byte of it has been read.  Raises `NotWhole`."""
+def check(path: Path, progress: Progress = lambda part, says: None) -> None:
+    """Read every byte of a backup and count its rows.  Raises `NotWhole`."""
     with ZipFile(path) as held:
         names = held.namelist()
         for number, name in enumerate(names):
@@ -156,8 +156,6 @@ def check(path: Path, progress: Progress = lambda part, says: None) -> dict[str,
                 raise NotWhole(f"{name} has {found} rows of {count}")
         if sum(name.startswith("photographs/") for name in names) != about["photographs"]:
             raise NotWhole("photographs are missing")
-    found_about: dict[str, Any] = about
-    return found_about
 
 
 def _lines(held: ZipFile, name: str) -> Iterator[bytes]:

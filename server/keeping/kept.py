@@ -3,17 +3,16 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
 from datetime import date, datetime
 from pathlib import Path
 from typing import Any, NamedTuple
 from zipfile import BadZipFile, ZipFile
 
 import orjson
-from django.conf import settings
 
 from server.keeping import backup, whole
 from server.shelf.models import Cloth
+from server.wire.files import folder_of
 from server.works.models import Work
 
 _NAME = re.compile(r"young-ribbon-(\d{4}-\d\d-\d\d)(?:-(\d{6}))?-(daily|before-update|before-restore)\.zip")
@@ -33,9 +32,7 @@ class Kept(NamedTuple):
 
 def folder() -> Path:
     """Where they are."""
-    found: Path = settings.DATA / "backups"
-    found.mkdir(mode=0o700, exist_ok=True)
-    return found
+    return folder_of("backups")
 
 
 def kept() -> list[Kept]:
@@ -88,20 +85,20 @@ def daily_path(today: date) -> Path:
     return folder() / f"young-ribbon-{today}-daily.zip"
 
 
-def before(why: str, progress: backup.Progress = lambda part, says: None) -> Path | None:
-    """Where a backup of all that is here was put before something takes its place; None where nothing is here."""
+def before_restore(progress: backup.Progress) -> None:
+    """Back up what a restore is about to replace, if anything is here."""
     if not (Work.objects.exists() or Cloth.objects.exists()):
-        return None
-    now = datetime.now().astimezone()
-    path = folder() / f"young-ribbon-{now:%Y-%m-%d-%H%M%S}-{why}.zip"
-    backup.write(path, WORDS[why], progress)
+        return
+    path = _now_before("before-restore")
+    backup.write(
+        path, WORDS["before-restore"], lambda part, says: progress(0.6, f"first, a backup of what is here: {says}")
+    )
     prune()
-    return path
 
 
-def before_restore(progress: Callable[[float, str], None]) -> None:
-    """Back up what a restore is about to replace."""
-    before("before-restore", lambda part, says: progress(0.0, f"first, a backup of what is here: {says}"))
+def _now_before(why: str) -> Path:
+    now = datetime.now().astimezone()
+    return folder() / f"young-ribbon-{now:%Y-%m-%d-%H%M%S}-{why}.zip"
 
 
 def prune() -> None:
@@ -118,6 +115,5 @@ def prune() -> None:
 
 def put_aside_before_update(database: Path) -> None:
     """A backup of the database file before its shape changes."""
-    now = datetime.now().astimezone()
-    whole.write(folder() / f"young-ribbon-{now:%Y-%m-%d-%H%M%S}-before-update.zip", database, WORDS["before-update"])
+    whole.write(_now_before("before-update"), database, WORDS["before-update"])
     prune()

@@ -25,7 +25,7 @@ MOST_LINE = 24 * 1024 * 1024
 MOST_ROWS = 2_000_000
 MOST_TEXT = 4 * 1024**3  # all rows together, unpacked
 MOST_OLD = 400 * 1024 * 1024
-_DAMAGED = (BadZipFile, zlib.error, EOFError, OSError, RuntimeError, NotImplementedError, ValueError, KeyError)
+_DAMAGED = (BadZipFile, zlib.error, EOFError, OSError, RuntimeError, ValueError, KeyError)
 
 
 class Damaged(Exception):

@@ -63,11 +63,6 @@ class Made(NamedTuple):
     full: Drawing | None = None
     listing: Listing | None = None
 
-    @property
-    def formats(self) -> list[str]:
-        """The files that it can be had as."""
-        return ["pdf", *(["svg", "dxf"] if self.full else []), *(["csv"] if self.listing else [])]
-
 
 MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
 """The media type of each kind of file."""
@@ -86,10 +81,9 @@ FORMATS = {
 
 def made(asked: PaperIn) -> Made:
     """The paper that is asked for.  Raises `Refusal`, before it is made where the file is one that it cannot be."""
-    form = getattr(asked, "format", "pdf")
-    if form not in FORMATS[asked.paper]:
+    if asked.wanted not in FORMATS[asked.paper]:
         ways = ", ".join(name.upper() for name in FORMATS[asked.paper])
-        raise refuse("no_format", "format", form, "this paper cannot be had as that", f"take it as {ways}")
+        raise refuse("no_format", "format", asked.wanted, "this paper cannot be had as that", f"take it as {ways}")
     if asked.here >= len(asked.sections):
         raise refuse("no_piece", "here", asked.here, "there is no such piece", "choose one of the work's pieces")
     paper = _PAPERS[asked.paper](asked)
@@ -196,7 +190,7 @@ def _gauge(asked: PaperIn) -> Made:
 
 def _chalk(asked: PaperIn) -> Made:
     section = asked.sections[asked.here].spec.section
-    if getattr(asked, "format", "pdf") == "pdf":
+    if asked.wanted == "pdf":
         bounded(section, "A chalk list on paper")
     wrong = asked.side == "WS"
     chalked = listed(asked.sections[asked.here].spec, asked.nought, wrong_side=wrong)

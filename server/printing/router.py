@@ -8,7 +8,7 @@ from ninja.files import UploadedFile
 
 from papers import UnreadableDrawing, plotted, to_svg
 from ribbon.errors import refuse
-from server.printing.papers import MEDIA, file_of, made
+from server.printing.papers import FORMATS, MEDIA, file_of, made
 from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
 from server.wire.files import attached, described
 from server.wire.json import answer
@@ -33,7 +33,7 @@ def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
             "pages": [to_svg(page) for page in paper.pages[:MOST_SEEN]],
             "width": first.width,
             "height": first.height,
-            "formats": paper.formats,
+            "formats": FORMATS[asked.paper],
         }
     )
 

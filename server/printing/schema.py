@@ -25,11 +25,20 @@ class PaperIn(Strict):
     side: Literal["RS", "WS"] = "RS"
     sections: Annotated[list[NamedSection], Field(min_length=1, max_length=60)]
 
+    @property
+    def wanted(self) -> str:
+        """What it is made for: to be seen is to be printed."""
+        return "pdf"
+
 
 class FileIn(PaperIn):
     """A paper as a file."""
 
     format: Literal["pdf", "svg", "dxf", "csv"] = "pdf"
+
+    @property
+    def wanted(self) -> str:
+        return self.format
 
 
 class PagesOut(Schema):

@@ -2,9 +2,18 @@
 
 from __future__ import annotations
 
+from pathlib import Path
 from typing import Any
 
+from django.conf import settings
 from django.http import HttpResponse
+
+
+def folder_of(name: str) -> Path:
+    """A folder in the data folder, its owner's alone; made where there is none."""
+    found: Path = settings.DATA / name
+    found.mkdir(mode=0o700, exist_ok=True)
+    return found
 
 
 def attached(data: bytes | str, name: str, kind: str) -> HttpResponse:

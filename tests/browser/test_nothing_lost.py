@@ -25,6 +25,18 @@ def words(page: Page, name: str) -> Locator:
     return page.get_by_role("textbox", name=name, exact=True)
 
 
+def two_pieces_in_two_windows(page: Page) -> Page:
+    """A work of two pieces, open here and in another window, which is at the second."""
+    new_skirt_of_70(page)
+    page.get_by_role("button", name="Add a piece").click()
+    expect(piece(page, "Piece 2")).to_be_visible()
+    saved(page)
+    other = elsewhere(page)
+    other.goto(page.url)
+    piece(other, "Piece 2").click()
+    return other
+
+
 def test_the_log_is_kept_as_it_is_typed(page: Page) -> None:
     new_skirt(page)
     step(page, "Log")
@@ -79,13 +91,7 @@ def test_two_windows_with_the_same_words_are_asked_and_neither_is_lost(page: Pag
 
 
 def test_two_windows_on_different_pieces_are_not_asked(page: Page) -> None:
-    new_skirt_of_70(page)
-    page.get_by_role("button", name="Add a piece").click()
-    expect(piece(page, "Piece 2")).to_be_visible()
-    saved(page)
-    other = elsewhere(page)
-    other.goto(page.url)
-    piece(other, "Piece 2").click()
+    other = two_pieces_in_two_windows(page)
     field(other, "Finished width").fill("90")
     saved(other)
     piece(page, "Skirt length").click()
@@ -99,13 +105,7 @@ def test_two_windows_on_different_pieces_are_not_asked(page: Page) -> None:
 
 def test_what_was_typed_into_another_piece_offline_is_not_written_over(page: Page) -> None:
     """Two pieces typed with no server: sending the first must not hide that the second was changed elsewhere."""
-    new_skirt_of_70(page)
-    page.get_by_role("button", name="Add a piece").click()
-    expect(piece(page, "Piece 2")).to_be_visible()
-    saved(page)
-    other = elsewhere(page)
-    other.goto(page.url)
-    piece(other, "Piece 2").click()
+    other = two_pieces_in_two_windows(page)
     expect(field(other, "Finished width")).to_be_visible()
     page.context.set_offline(True)
     piece(page, "Skirt length").click()
@@ -154,7 +154,7 @@ def test_a_work_deleted_for_good_elsewhere_can_be_kept_as_a_new_one(page: Page) 
     other.get_by_role("button", name="Deleted works").click()
     other.get_by_role("button", name="Delete for good").first.click()
     sheet = other.get_by_role("dialog", name="Delete Skirt for good?")
-    expect(sheet).to_contain_text("With it go 1 piece")
+    expect(sheet).to_contain_text(re.compile("With it goe?s? 1 piece"))
     sheet.get_by_role("button", name="Delete for good").click()
     expect(other.get_by_text("Skirt was deleted for good.", exact=True)).to_be_visible()
     field(page, "Finished width").fill("72")

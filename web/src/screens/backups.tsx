@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link } from "wouter";
 import { ask, type Backups as Kept, type Progress, Refused, type Restored, send } from "../api/client";
 import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { take } from "../state/use-file";
+import { useTitle } from "../state/use-title";
 
 type Chosen = { file: File; name: string } | { file: null; name: string };
 
@@ -32,9 +33,7 @@ export function Backups() {
     enabled: busy !== "",
     refetchInterval: 500,
   });
-  useEffect(() => {
-    document.title = "Backups · Young Ribbon";
-  }, []);
+  useTitle("Backups");
   const tried = async (what: string, task: () => Promise<string>) => {
     setBusy(what);
     setTrouble("");
@@ -85,7 +84,7 @@ export function Backups() {
               </label>
             </p>
           )}
-          {said && <p className="my-2 border-l-[6px] border-lichen pl-3 text-lg font-semibold">{said}</p>}
+          {said && <p className="mt-2 mb-4 border-l-[6px] border-lichen pl-3 text-lg font-semibold">{said}</p>}
         </div>
         {trouble && (
           <p role="alert" className="my-2 border-l-[6px] border-weld-line pl-3 text-lg">

@@ -3,6 +3,7 @@ import { useLocation } from "wouter";
 import { ask, type Work } from "../api/client";
 import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
+import { useDraft } from "../state/use-draft";
 import { differences } from "../state/versions";
 
 /** Both versions of a work that was changed in two places, side by side where they differ, to choose from. */
@@ -127,7 +128,7 @@ export function Gone({ work, onDone }: { work: Work | null; onDone: () => void }
 
 /** A new name for a piece, or for the work with its purpose. */
 export function Rename(props: {
-  what: string | null;
+  what: string;
   work: Work;
   onClose: () => void;
   onWords: (words: { name?: string; purpose?: string }) => void;
@@ -135,16 +136,20 @@ export function Rename(props: {
 }) {
   const { what, work, onClose, onWords, onPiece } = props;
   const piece = work.sections.find((one) => one.key === what);
-  const [name, setName] = useState(piece?.name ?? work.name);
-  const [purpose, setPurpose] = useState(work.purpose);
+  const typed = useDraft(`words/${work.key}/${what}`, { name: piece?.name ?? work.name, purpose: work.purpose });
+  const { name, purpose } = typed.now;
+  const close = () => {
+    typed.clear();
+    onClose();
+  };
   const keep = () => {
     if (!name.trim()) return;
     if (piece) onPiece(piece.key, name.trim());
     else onWords({ name: name.trim(), purpose: purpose.trim() });
-    onClose();
+    close();
   };
   return (
-    <Sheet title={piece ? "The piece" : "The work"} open={what !== null} onClose={onClose}>
+    <Sheet title={piece ? "The piece" : "The work"} open onClose={close}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -157,7 +162,7 @@ export function Rename(props: {
             className="field text-lg"
             value={name}
             maxLength={120}
-            onChange={(event) => setName(event.currentTarget.value)}
+            onChange={(event) => typed.type({ name: event.currentTarget.value, purpose })}
           />
           {!name.trim() && (
             <span className="text-madder">A name is needed, such as {piece ? "Skirt length" : "Guide’s skirt"}.</span>
@@ -170,7 +175,7 @@ export function Rename(props: {
               className="field text-lg"
               value={purpose}
               maxLength={200}
-              onChange={(event) => setPurpose(event.currentTarget.value)}
+              onChange={(event) => typed.type({ name, purpose: event.currentTarget.value })}
             />
           </label>
         )}

@@ -18,6 +18,7 @@ import { held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
+import { useTitle } from "../state/use-title";
 import { type Opened, open, useWork } from "../state/use-work";
 import { Conflict, Gone, Rename } from "./bench-sheets";
 import { CheckStep } from "./check-step";
@@ -89,9 +90,7 @@ function Laid({ opened }: { opened: Opened }) {
 
   // Whoever comes back from the table or the papers goes on where the bench was left.
   useEffect(() => leaveAt(first.key, { piece: key ?? "", step }), [first.key, key, step]);
-  useEffect(() => {
-    document.title = `${work.name} · Young Ribbon`;
-  }, [work.name]);
+  useTitle(work.name);
 
   const edit = (spec: SectionSpec, field: string) => section && saver.edit(section.key, spec, field);
   const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
@@ -320,14 +319,15 @@ function Laid({ opened }: { opened: Opened }) {
           </main>
         )}
       </div>
-      <Rename
-        key={renaming ?? ""}
-        what={renaming}
-        work={work}
-        onClose={() => setRenaming(null)}
-        onWords={(words) => void saver.act("PATCH", "", words)}
-        onPiece={(piece, name) => void saver.act("PUT", `/sections/${piece}`, { name })}
-      />
+      {renaming && (
+        <Rename
+          what={renaming}
+          work={work}
+          onClose={() => setRenaming(null)}
+          onWords={(words) => void saver.act("PATCH", "", words)}
+          onPiece={(piece, name) => void saver.act("PUT", `/sections/${piece}`, { name })}
+        />
+      )}
       <Conflict mine={work} theirs={bench.conflict} trouble={bench.trouble} onSettle={saver.settle} />
       <Gone work={bench.gone ? work : null} onDone={() => saver.letGo()} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />

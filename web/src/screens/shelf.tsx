@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link } from "wouter";
 import { ask, type ClothRow, type Prices, type Problem, Refused, type SheetTold } from "../api/client";
 import { ClothFacts } from "../parts/cloth-facts";
@@ -10,6 +10,7 @@ import { sentence } from "../parts/pin-tile";
 import { Sheet } from "../parts/sheet";
 import { Sequence } from "../parts/stripes-editor";
 import { useDraft } from "../state/use-draft";
+import { useTitle } from "../state/use-title";
 
 type Draft = Pick<ClothRow, "name" | "unit" | "spec"> & { key: string | null; revision: number };
 const UNREACHED: Problem = {
@@ -41,9 +42,7 @@ export function Shelf() {
     queryKey: ["prices"],
     queryFn: ({ signal }) => ask<Prices>("GET", "/cloths/prices", undefined, { signal }),
   });
-  useEffect(() => {
-    document.title = "Cloth shelf · Young Ribbon";
-  }, []);
+  useTitle("Cloth shelf");
   const rows = shelf.data?.cloths ?? [];
   const remove = async (row: ClothRow) => {
     try {

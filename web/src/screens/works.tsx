@@ -117,6 +117,9 @@ export function Works() {
         <Link href="/cloth" className="press">
           Cloth shelf
         </Link>
+        <Link href="/backups" className="press">
+          Backups
+        </Link>
         <button type="button" className="press" onClick={() => setKeys(true)}>
           Keys ?
         </button>
@@ -239,11 +242,6 @@ export function Works() {
             {bin ? "Back to the shelf" : `Deleted works (${first?.deleted})`}
           </button>
         )}
-        <p className="mt-10 border-t border-thread pt-3">
-          <Link href="/backups" className="press -ml-3">
-            Backups
-          </Link>
-        </p>
       </main>
       <Sheet
         title={`Delete ${forGood?.row.name ?? ""} for good?`}
@@ -251,9 +249,14 @@ export function Works() {
         onClose={() => setForGood(null)}
         says={`${forGood?.says ?? ""} It cannot be taken back; a backup made before still has it.`}
       >
-        <button type="button" className="press press-main" onClick={() => forGood && void forGoodNow(forGood.row)}>
-          Delete for good
-        </button>
+        <div className="flex flex-wrap gap-3">
+          <button type="button" className="press press-main" onClick={() => forGood && void forGoodNow(forGood.row)}>
+            Delete for good
+          </button>
+          <button type="button" className="press" onClick={() => setForGood(null)}>
+            Leave it with the deleted works
+          </button>
+        </div>
       </Sheet>
       <Start open={starting} onClose={() => setStarting(false)} onMade={(key) => go(`/works/${key}`)} earlier={rows} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
