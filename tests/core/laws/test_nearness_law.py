@@ -11,15 +11,15 @@ from hypothesis import strategies as st
 from ribbon.errors import Refusal
 from ribbon.nearness import clearances
 from ribbon.pins import Plan, plan
-from ribbon.pleats import Quantity as Q
+from ribbon.pleats import Quantity
 from server.plans.schema import SectionIn
 
 
 def reach(made: Plan, index: int, facing: str) -> tuple[Fraction, Fraction]:
     """Where the underlay of a pleat lies along the finished edge, in mm."""
-    at, deep = made.lead.mm + made.values[Q.SPACING] * index, made.values[Q.DEPTH]
+    at, deep = made.lead.mm + made.values[Quantity.SPACING] * index, made.values[Quantity.DEPTH]
     if made.section.kind.halves:
-        hole = made.values.get(Q.OPENING) or Fraction(0)
+        hole = made.values.get(Quantity.OPENING) or Fraction(0)
         return at - hole / 2 - deep, at + hole / 2 + deep
     if facing in ("to_centre", "from_centre"):
         first = index < made.count // 2
