@@ -5,7 +5,7 @@ PORT ?= 8420
 PY := .venv/bin/python
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: help demo serve setup test check bench soak audit shots api lock clean
+.PHONY: help demo serve dev setup test quick check bench soak audit shots api lock clean
 
 help: ## this list
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | awk -F ':.*## ' '{printf "  make %-8s %s\n", $$1, $$2}'
@@ -16,11 +16,18 @@ demo: setup ## set up and serve the demo works on http://127.0.0.1:8420 (PORT= c
 serve: setup ## set up and serve your own works (YOUNG_RIBBON_DATA= says where they are kept)
 	@exec $(PY) -m scripts.serve --data "$${YOUNG_RIBBON_DATA:-data}" --port $(PORT)
 
+dev: .venv/.test web/node_modules/.done ## serve while one edits: page and program reload by themselves (PORT= changes where)
+	@PORT=$(PORT) $(PY) -m scripts.dev
+
 setup: web/served/.done ## set up alone; does nothing where nothing changed
 
 test: setup .venv/.test chromium ## every check, then every test
 	@$(MAKE) --no-print-directory check
 	@$(PY) -m pytest
+
+quick: .venv/.test web/node_modules/.done ## under a minute: lint, types, the core's tables and a few examples of its laws
+	@scripts/check.sh quick
+	@YOUNG_RIBBON_EXAMPLES=0.03 $(PY) -m pytest tests/core tests/papers
 
 check: setup .venv/.test ## lint, types, import rules and unused code only
 	@scripts/check.sh
@@ -29,7 +36,7 @@ bench: setup .venv/.test chromium ## the speeds, as ratios within one run
 	@$(PY) -m scripts.bench
 	@$(PY) -m scripts.bench_page
 
-soak: setup .venv/.test chromium ## kills, generated requests, hostile files, backups; MINUTES= says for how long
+soak: setup .venv/.test chromium ## laws with fresh examples, kills, generated requests, hostile files, backups; MINUTES= says for how long
 	@$(PY) -W ignore -m scripts.soak
 
 audit: .venv/.run web/node_modules/.done ## what is known of the packages, where there is a network

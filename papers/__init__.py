@@ -6,7 +6,7 @@ Every paper is first a drawing: lines and words in millimetres, as plain data (`
 """
 
 from papers.cells import guarded, unguarded
-from papers.cutting import DrawnCloth, DrawnPiece, cutting_drawings, fitted
+from papers.cutting import cutting_drawings, fitted, outline_stroke
 from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.dxf import to_dxf
 from papers.gauge import gauge_drawing
@@ -22,8 +22,6 @@ from papers.template import Marking, TemplateMark, template_drawing
 __all__ = [
     "PAPERS",
     "Drawing",
-    "DrawnCloth",
-    "DrawnPiece",
     "Label",
     "Layer",
     "Listing",
@@ -41,6 +39,7 @@ __all__ = [
     "label_pages",
     "list_pages",
     "on_sheets",
+    "outline_stroke",
     "pages_needed",
     "plotted",
     "template_drawing",

@@ -2,62 +2,101 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from typing import NamedTuple
+from collections.abc import Callable, Sequence
+from fractions import Fraction
+from math import pi
 
+from papers.bend import Point, bend_of
 from papers.drawing import Drawing, Layer, Stroke, Words, box
+from ribbon.cloth import CutPlan, Laid, layout_scribe
+from ribbon.lengths import Unit
+from ribbon.shapes import Corner, Notched, Outline, Side, notched
 
 _ABOVE = 60.0
 
 
-class DrawnPiece(NamedTuple):
-    """A piece on a cloth, in mm: along the cloth, from a selvedge, how long it lies along and how wide across."""
-
-    name: str
-    along: float
-    across: float
-    long: float
-    wide: float
-    size: str
-    turned: bool
+def outline_stroke(outline: Outline, on_page: Callable[[Corner], Point], width: float = 0.3) -> Stroke:
+    """An outline, each corner where `on_page` puts it; that may turn it, not mirror it: its arcs keep their sense."""
+    sides = [side for side in outline.sides if side.start != side.end]
+    points = tuple(on_page(side.start) for side in sides)
+    return Stroke(Layer.CUT, points, closed=True, width=width, bends=tuple(_bend(side) for side in sides))
 
 
-class DrawnCloth(NamedTuple):
-    """A cloth or a sheet with the pieces on it."""
-
-    title: str
-    length: float
-    width: float
-    pieces: Sequence[DrawnPiece]
+def _on_cloth(corner: Corner) -> Point:
+    """Where a place of the cloth stands on the page, which shows it turned by a quarter: along it to the right, across it down."""
+    return float(corner.y), _ABOVE + float(corner.x)
 
 
-def cutting_drawings(cloths: Sequence[DrawnCloth]) -> list[Drawing]:
-    """Each cloth at full size, its length running to the right, words large enough to read when it is shown small."""
-    return [_cloth(one) for one in cloths]
+def _bend(side: Side) -> float:
+    """The bend of a side of an outline, nought of a straight one."""
+    found = bend_of(2 * pi * float(side.swept)) if side.centre else 0.0
+    return -found if side.clockwise else found
 
 
-def _cloth(cloth: DrawnCloth) -> Drawing:
-    lines = [box(Layer.CONTROL, 0, _ABOVE, cloth.length, cloth.width, 2)]
-    words = [Words((0, _ABOVE - 16), cloth.title, 30, bold=True)]
-    for piece in cloth.pieces:
-        left, top = piece.along, _ABOVE + piece.across
-        lines.append(box(Layer.CUT, left, top, piece.long, piece.wide, 2))
-        tall = max(6.0, min(30.0, piece.wide / 4, piece.long / max(4, len(piece.name)) * 1.5))
-        words.append(Words((left + 12, top + tall + 6), piece.name, tall, bold=True))
-        words.append(Words((left + 12, top + 2.3 * tall + 8), piece.size, tall * 0.8))
-        # Up the piece is along the cloth unless it was turned.
-        reach = 0.3 * (piece.wide if piece.turned else piece.long)
-        x, y = left + piece.long * 0.75, top + piece.wide * 0.75
-        tip = (x, y - reach) if piece.turned else (x - reach, y)
-        lines.append(Stroke(Layer.TAPE, ((x, y), tip), width=2))
-        side = reach / 5
-        wings = (
-            ((tip[0] - side, tip[1] + side), tip, (tip[0] + side, tip[1] + side))
-            if piece.turned
-            else ((tip[0] + side, tip[1] - side), tip, (tip[0] + side, tip[1] + side))
-        )
-        lines.append(Stroke(Layer.TAPE, wings, width=2))
-    return Drawing(max(1.0, cloth.length), cloth.width + _ABOVE + 4, tuple(lines), tuple(words))
+def cutting_drawings(plan: CutPlan, unit: Unit) -> list[Drawing]:
+    """Each sheet or length of the cloth at full size, its length running to the right, words large enough to read when it is shown small."""
+    scribe = layout_scribe(unit)
+    found = []
+    for index, (width, length) in enumerate(plan.layout.sheets):
+        number = f", sheet {index + 1}" if len(plan.layout.sheets) > 1 else ""
+        title = f"{plan.title}{number}: {scribe.write(length).text} along, {scribe.write(width).text} across"
+        here = [one for one in plan.layout.laid if one.sheet == index]
+        found.append(_cloth(title, float(length.mm), float(width.mm), here, unit))
+    return found
+
+
+def _cloth(title: str, length: float, width: float, pieces: Sequence[Laid], unit: Unit) -> Drawing:
+    lines = [box(Layer.CONTROL, 0, _ABOVE, length, width, 2)]
+    words = [Words((0, _ABOVE - 16), title, 30, bold=True)]
+    write = layout_scribe(unit).write
+    for one in pieces:
+        left, top, long, wide = float(one.start.mm), _ABOVE + float(one.left.mm), float(one.long.mm), float(one.wide.mm)
+        lines.append(outline_stroke(one.outline, _on_cloth, 2))
+        lines += [_notch(notched(one.outline, notch)) for notch in one.notches]
+        name = one.name
+        tall = max(6.0, min(30.0, wide / 4, long / max(4, len(name)) * 1.5))
+        at = (left + 12, top) if one.piece.opened.is_rectangle else _inside(one, tall)
+        words.append(Words((at[0], at[1] + tall + 6), name, tall, bold=True))
+        size = f"{write(one.wide).text} by {write(one.long).text}"
+        words.append(Words((at[0], at[1] + 2.3 * tall + 8), size, tall * 0.8))
+        lines += _arrow(one, left, top)
+    return Drawing(max(1.0, length), width + _ABOVE + 4, tuple(lines), tuple(words))
+
+
+def _inside(one: Laid, tall: float) -> Point:
+    """Where words stand within a piece that is no rectangle: about its middle by its corners."""
+    x, y = _centre(one)
+    return x - tall * 1.5, y - tall * 1.5
+
+
+def _notch(found: Notched) -> Stroke:
+    """A notch: a short line into the piece."""
+    x, y = float(found.place.y), _ABOVE + float(found.place.x)
+    return Stroke(Layer.CUT, ((x, y), (x + 8 * float(found.inward[1]), y + 8 * float(found.inward[0]))), width=2)
+
+
+def _arrow(one: Laid, left: float, top: float) -> list[Stroke]:
+    """Which way is up on the piece: along the cloth unless it was turned."""
+    long, wide = float(one.long.mm), float(one.wide.mm)
+    reach = 0.3 * (wide if one.turned else long)
+    along, across = {0: (1, 0), 1: (0, -1), 2: (-1, 0), 3: (0, 1)}[one.turns % 4]
+    middle = (left + long * 0.75, top + wide * 0.75) if one.piece.opened.is_rectangle else _centre(one)
+    foot = (middle[0] - along * reach / 2, middle[1] - across * reach / 2)
+    tip = (middle[0] + along * reach / 2, middle[1] + across * reach / 2)
+    side = reach / 5
+    wings = tuple(
+        (tip[0] - along * side - across * turn, tip[1] - across * side + along * turn) for turn in (side, -side)
+    )
+    return [
+        Stroke(Layer.TAPE, (foot, tip), width=2),
+        Stroke(Layer.TAPE, (wings[0], tip, wings[1]), width=2),
+    ]
+
+
+def _centre(one: Laid) -> Point:
+    points = one.outline.polygon(5.0)
+    x, y = (float(sum(values, Fraction(0)) / len(points)) for values in zip(*points, strict=True))
+    return y, _ABOVE + x
 
 
 def fitted(drawing: Drawing, width: float, height: float) -> tuple[Drawing, float]:

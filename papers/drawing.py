@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from itertools import pairwise
+from math import acos, pi
 from typing import NamedTuple
 
-Point = tuple[float, float]
+from papers.bend import Point, arc_of, bend_of, extremes
 
 
 class Layer(StrEnum):
@@ -42,12 +43,26 @@ DASHES: dict[Layer, tuple[float, ...]] = {
 
 
 class Stroke(NamedTuple):
-    """Straight runs from point to point, closed or open."""
+    """Runs from point to point, closed or open: straight, or the arcs that `bends` says (see `bend`), one for each run."""
 
     layer: Layer
     points: tuple[Point, ...]
     closed: bool = False
     width: float = 0.3
+    bends: tuple[float, ...] = ()
+
+    def runs(self) -> Iterator[tuple[Point, Point, float]]:
+        """(from, to, bend) of each run, the one that closes it too."""
+        points = (*self.points, self.points[0]) if self.closed else self.points
+        bends = self.bends or (0.0,) * (len(points) - 1)
+        for (a, b), bend in zip(pairwise(points), bends, strict=True):
+            yield a, b, bend
+
+    def extent(self) -> tuple[float, float, float, float]:
+        """(left, top, right, foot) of all of it."""
+        points = [point for run in self.runs() for point in extremes(*run)] if self.bends else self.points
+        xs, ys = [x for x, _ in points], [y for _, y in points]
+        return min(xs), min(ys), max(xs), max(ys)
 
 
 class Words(NamedTuple):
@@ -104,8 +119,10 @@ def clipped(drawing: Drawing, left: float, top: float, width: float, height: flo
     right, foot = left + width, top + height
     lines: list[Stroke] = []
     for line in drawing.lines:
-        points = (*line.points, line.points[0]) if line.closed else line.points
-        for a, b in pairwise(points):
+        for a, b, bend in line.runs():
+            if bend:
+                lines += _arcs_within(line, a, b, bend, (left, top, right, foot))
+                continue
             part = _within(a, b, left, top, right, foot)
             if part:
                 lines.append(Stroke(line.layer, part, width=line.width))
@@ -113,6 +130,30 @@ def clipped(drawing: Drawing, left: float, top: float, width: float, height: flo
     cut = Drawing(width, height, tuple(lines), tuple(words))
     moved_lines, moved_words = moved(cut, -left, -top)
     return Drawing(width, height, tuple(moved_lines), tuple(moved_words))
+
+
+def _arcs_within(
+    line: Stroke, a: Point, b: Point, bend: float, window: tuple[float, float, float, float]
+) -> list[Stroke]:
+    """The parts of an arc inside a window: it is cut where it crosses the window's lines, and those parts are kept that lie inside."""
+    left, top, right, foot = window
+    arc = arc_of(a, b, bend)
+    cuts = {0.0, 1.0}
+    for middle, axis, lines in ((arc.centre[0], 0.0, (left, right)), (arc.centre[1], pi / 2, (top, foot))):
+        for place in lines:
+            reach = (place - middle) / arc.radius
+            if abs(reach) < 1:
+                for angle in (axis + acos(reach), axis - acos(reach)):
+                    turn = (angle - arc.begins) % (2 * pi)
+                    cuts.add(turn / arc.turns if arc.turns > 0 else (turn - 2 * pi) / arc.turns)
+    parts = sorted(cut for cut in cuts if 0 <= cut <= 1)
+    found = []
+    for low, high in pairwise(parts):
+        x, y = arc.at((low + high) / 2)
+        if left <= x <= right and top <= y <= foot and high > low:
+            ends = (a if low == 0 else arc.at(low), b if high == 1 else arc.at(high))
+            found.append(Stroke(line.layer, ends, width=line.width, bends=(bend_of(-arc.turns * (high - low)),)))
+    return found
 
 
 def _within(a: Point, b: Point, left: float, top: float, right: float, foot: float) -> tuple[Point, Point] | None:

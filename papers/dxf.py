@@ -27,8 +27,9 @@ def to_dxf(drawing: Drawing) -> str:
             made.linetypes.add(kind, [sum(dashes), *pattern])
         made.layers.add(_name(layer), linetype=kind)
     for line in drawing.lines:
-        points = [(x, drawing.height - y) for x, y in line.points]
-        space.add_lwpolyline(points, close=line.closed, dxfattribs={"layer": _name(line.layer)})
+        bends = (*line.bends, 0.0) if line.bends else (0.0,) * len(line.points)
+        points = [(x, drawing.height - y, bend) for (x, y), bend in zip(line.points, bends, strict=False)]
+        space.add_lwpolyline(points, format="xyb", close=line.closed, dxfattribs={"layer": _name(line.layer)})
     for one in drawing.words:
         text = space.add_text(
             one.text,

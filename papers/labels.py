@@ -5,20 +5,23 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
+from papers.cutting import outline_stroke
 from papers.drawing import Drawing, Layer, Stroke, Words, box
 from papers.sheets import Paper
+from ribbon.shapes import Corner, Outline
 
 _EDGE, _HIGH = 10.0, 38.0
 
 
 class Label(NamedTuple):
-    """A piece: the work, its own name, its cut size in words, its cloth, and whether it lies on a fold."""
+    """A piece: the work, its own name, its cut size in words, its cloth, whether it lies on a fold, its outline if it is no rectangle."""
 
     work: str
     name: str
     size: str
     cloth: str
     on_fold: bool
+    outline: Outline | None = None
 
 
 def label_pages(labels: Sequence[Label], paper: Paper) -> list[Drawing]:
@@ -37,6 +40,8 @@ def label_pages(labels: Sequence[Label], paper: Paper) -> list[Drawing]:
             lines.append(
                 Stroke(Layer.CONTROL, ((arrow - 3, top + 13), (arrow, top + 8), (arrow + 3, top + 13)), width=0.6)
             )
+            if label.outline is not None:
+                lines.append(_small(label.outline, arrow - 8, top + 34))
             words += [
                 Words((arrow, top + 35), "up", 3, "middle"),
                 Words((left + 4, top + 8), label.work[:40], 3),
@@ -46,3 +51,17 @@ def label_pages(labels: Sequence[Label], paper: Paper) -> list[Drawing]:
             ]
         pages.append(Drawing(paper.width, paper.height, tuple(lines), tuple(words)))
     return pages
+
+
+_SMALL = 22.0
+
+
+def _small(outline: Outline, right: float, foot: float) -> Stroke:
+    """The outline, small, its arrow up, its lower right corner there."""
+    box = outline.box
+    times = _SMALL / float(max(box.wide, box.long).mm)
+
+    def on_page(corner: Corner) -> tuple[float, float]:
+        return right - float(box.right - corner.x) * times, foot - float(corner.y - box.low) * times
+
+    return outline_stroke(outline, on_page)

@@ -6,13 +6,16 @@ from collections.abc import Sequence
 from functools import cache
 from io import BytesIO
 from itertools import groupby
+from math import degrees
 from pathlib import Path
 
 import reportlab
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
+from reportlab.pdfgen.pathobject import PDFPathObject
 
+from papers.bend import Arc, arc_of
 from papers.drawing import DASHES, Drawing, Layer, Words
 
 _POINT = 72 / 25.4
@@ -56,13 +59,23 @@ def _draw(canvas: Canvas, page: Drawing) -> None:
             path = canvas.beginPath()
             for line in alike:
                 path.moveTo(*place(*line.points[0]))
-                for point in line.points[1:]:
-                    path.lineTo(*place(*point))
+                for a, b, bend in line.runs():
+                    if bend:
+                        _arc(path, arc_of(a, b, bend), page.height)
+                    elif b != line.points[0] or not line.closed:
+                        path.lineTo(*place(*b))
                 if line.closed:
                     path.close()
             canvas.drawPath(path)
     for one in page.words:
         _write(canvas, one, *place(*one.at))
+
+
+def _arc(path: PDFPathObject, arc: Arc, height: float) -> None:
+    """Go on along an arc; a page of a PDF counts upwards, and its angles in degrees against the clock."""
+    (x, y), r = arc.centre, arc.radius
+    box = ((x - r) * _POINT, (height - y - r) * _POINT, (x + r) * _POINT, (height - y + r) * _POINT)
+    path.arcTo(*box, startAng=-degrees(arc.begins), extent=-degrees(arc.turns))
 
 
 def _write(canvas: Canvas, one: Words, x: float, y: float) -> None:

@@ -76,9 +76,9 @@ def _parted(drawing: Drawing, columns: int, rows: int, wide: float, high: float)
         return range(max(0, ceil((low - size) / step - 1e-6)), min(many - 1, int(top / step + 1e-6)) + 1)
 
     for line in drawing.lines:
-        xs, ys = [x for x, _ in line.points], [y for _, y in line.points]
-        for row in tiles(min(ys), max(ys), high, rows):
-            for column in tiles(min(xs), max(xs), wide, columns):
+        left, top, right, foot = line.extent()
+        for row in tiles(top, foot, high, rows):
+            for column in tiles(left, right, wide, columns):
                 lines[row * columns + column].append(line)
     for one in drawing.words:
         for row in tiles(one.at[1], one.at[1], high, rows):

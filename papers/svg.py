@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from xml.sax.saxutils import escape, quoteattr
 
+from papers.bend import Point, arc_of
 from papers.drawing import DASHES, Drawing, Layer, Stroke, Words
 
 _INK = "#1a1f36"
@@ -33,8 +34,19 @@ def _figure(value: float) -> str:
 
 
 def _path(line: Stroke) -> str:
-    points = " L".join(f"{_figure(x)} {_figure(y)}" for x, y in line.points)
-    return f"M{points}{' Z' if line.closed else ''}"
+    begins = "M{} {}".format(*map(_figure, line.points[0]))
+    runs = [_run(*run) for run in line.runs()]
+    if line.closed and not (line.bends and line.bends[-1]):
+        runs.pop()  # which Z draws
+    return " ".join([begins, *runs, *(["Z"] if line.closed else [])])
+
+
+def _run(a: Point, b: Point, bend: float) -> str:
+    to = f"{_figure(b[0])} {_figure(b[1])}"
+    if not bend:
+        return f"L{to}"
+    radius = _figure(arc_of(a, b, bend).radius)
+    return f"A{radius} {radius} 0 {int(abs(bend) > 1)} {int(bend < 0)} {to}"
 
 
 def _text(one: Words) -> str:

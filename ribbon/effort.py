@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from ribbon.edge import EdgePlan, Plan
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import ZERO
-from ribbon.pins import Band, Plan, Section, mixed, plan
 
 _LINES, _LINES_OF_TWO = 3, 6  # the lines of a pleat that lies to one side, and of one that has two
 # How many times as long each takes as a plain row of as many lines.
@@ -19,24 +19,20 @@ def lines_of(made: Plan) -> int:
     return int(made.pleats) * (_LINES_OF_TWO if kind.halves or kind.fingers else _LINES)
 
 
-def effort(section: Section | Band, *, stripes: int = 0) -> int:
+def effort(whole: EdgePlan, *, stripes: int = 0) -> int:
     """The lines that an edge is worked out by, what is on the tape and corrected counted for as long as it takes.
 
-    `stripes` are those of its cloth.  Raises `Refusal` where there is no plan.
+    `stripes` are those of its cloth.
     """
-    if isinstance(section, Band):
-        whole = mixed(section)
-        lines = 2 * sum(lines_of(one.plan) for one in whole.laid if one.plan)
-        return int(lines * (1 + _STRIPES * bool(stripes)))
-    return effort_of(plan(section), stripes=stripes)
+    return int(sum(_of_stretch(one.plan, stripes, parted=bool(one.path)) for one in whole.stretches if one.plan))
 
 
-def effort_of(made: Plan, *, stripes: int = 0) -> int:
-    """The same of a plan that is known."""
+def _of_stretch(made: Plan, stripes: int, *, parted: bool) -> float:
     section = made.section
-    times = 1 + _CORRECTION * len(section.corrections) + _STRIPES * bool(stripes)
+    # A part of an edge is walked by itself and as a part of the whole.
+    times = 1 + parted + _CORRECTION * len(section.corrections) + _STRIPES * bool(stripes)
     times += _TURN * (section.turn != ZERO) + _LEVEL * (section.taper is not None)
-    return int(lines_of(made) * times)
+    return lines_of(made) * times
 
 
 def too_much(most: int, took: int, what: str) -> Refusal:

@@ -30,10 +30,11 @@ def main() -> None:
     except OSError as error:
         sys.exit(f"The works cannot be kept in {data}: {error.strerror}. Name another folder in YOUNG_RIBBON_DATA.")
     from server.config.serving import listening, serve
+    from server.config.wsgi import application
 
     found = listening(port)
     print(f"Young Ribbon is at http://127.0.0.1:{port} (Ctrl-C ends it). Works are kept in {data}.", flush=True)
-    serve(found)
+    serve(found, application)
 
 
 def _free_port(said: str) -> int:

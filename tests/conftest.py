@@ -10,11 +10,18 @@ import pytest
 from django.test import Client
 from hypothesis import settings
 
+from server.works.cloths import unhoused
+
 # How long one example takes says more of the machine than of the program.
 settings.register_profile("unhurried", deadline=None)
 settings.load_profile("unhurried")
 
 Asked = Callable[..., tuple[int, Any]]
+
+
+def alone(work: dict[str, Any], piece: int = 0) -> dict[str, Any]:
+    """A piece of a work by itself, its cloths in it, as the stateless addresses take it."""
+    return unhoused(work["sections"][piece]["spec"], work["cloths"])
 
 
 @pytest.fixture

@@ -6,9 +6,8 @@ from collections.abc import Mapping
 from fractions import Fraction
 from typing import Any
 
+from ribbon.facts import KINDS, End, Pin, Section
 from ribbon.lengths import UNITS, Length, read_count, read_length, read_ratio
-from ribbon.pins import End, Pin, Section
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
 
 SIXTEENTH = Length.inches(Fraction(1, 16))

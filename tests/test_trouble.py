@@ -188,7 +188,7 @@ def test_a_folder_that_was_there_before_becomes_its_owners_alone(copy: Path) -> 
             assert stat.S_IMODE(path.stat().st_mode) == (0o700 if path.is_dir() else 0o600), path
 
 
-@pytest.mark.parametrize("version", ["early", "version-1", "version-2"])
+@pytest.mark.parametrize("version", ["early", "version-1", "version-2", "version-2-differences"])
 def test_databases_of_every_version_are_brought_up_to_date(version: str, tmp_path: Path) -> None:
     data = tmp_path / "data"
     (data / "photographs").mkdir(parents=True)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from math import ceil
 
+from ribbon.cloth.stripes import Stripe
 from ribbon.lengths import ZERO, Length
 
 
@@ -16,7 +17,8 @@ class Bolt:
     `usable` is its width less both selvedges.  `along` and `across` are its repeats, nought for none;
     `directional` cloth has one right way up, along its length.  `shrinkage` is the part it loses in the wash.
     `price` is for one `per` of length, `step` how the shop cuts it.  `at_hand` is the length there is, None for
-    as much as is bought; a `rectangle` (a sheet, a remnant) is all there is of it.  `weight` is in grams a square metre.
+    as much as is bought; a `rectangle` (a sheet, a remnant) is all there is of it, with `more` such pieces, each (width,
+    length).  `weight` is in grams a square metre, `stripes` the sequence of its colours.
     """
 
     usable: Length
@@ -31,6 +33,13 @@ class Bolt:
     at_hand: Length | None = None
     rectangle: bool = False
     weight: Fraction | None = None
+    more: tuple[tuple[Length, Length], ...] = ()
+    stripes: tuple[Stripe, ...] = ()
+
+    @property
+    def sheets(self) -> list[tuple[Length, Length]]:
+        """The rectangles that there are of it, (width, length) each; none of cloth that is bought."""
+        return [(self.usable, self.at_hand), *self.more] if self.rectangle and self.at_hand is not None else []
 
     def bought(self, needed: Length) -> Length:
         """The length to ask for: `needed`, more by what it will shrink, up to the shop's step."""

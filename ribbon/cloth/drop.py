@@ -108,7 +108,7 @@ def lining_ways(made: Lined, bolt: Bolt, allowance: Length) -> list[LiningCut]:
     if not many:
         raise refuse(
             "too_narrow",
-            "cutting.lining.usable",
+            "cutting.lining.cloth.usable",
             f"{float(bolt.usable.mm):g} mm",
             "the lining is too narrow to hold even its own seams",
             "use wider lining, or narrower allowances",

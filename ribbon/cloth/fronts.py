@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ribbon.cloth.stripes import Apron, apron
+from ribbon.edge import Plan
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Plan
 
 
 class Fronts(NamedTuple):

@@ -9,8 +9,8 @@ from ribbon.cloth.drop import Drop, drop_on
 from ribbon.cloth.shares import drops
 from ribbon.cloth.ways import Way, lengthways, usual, ways
 from ribbon.errors import Refusal
+from ribbon.facts import Edge, Section
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Band, Section
 from ribbon.readings import Allowed, Joined, Strategy, Width, fewest_hidden, joined
 from ribbon.strip import Role, Span, Strip, Walk, join
 
@@ -25,7 +25,7 @@ class Lying(NamedTuple):
     joined: Joined
 
 
-def allowed_of(edge: Section | Band) -> Allowed:
+def allowed_of(edge: Section | Edge) -> Allowed:
     """The seam allowances and the tape by which an edge is joined."""
     allowance = edge.allowance
     return Allowed(allowance.start, allowance.end, allowance.join, edge.tape)

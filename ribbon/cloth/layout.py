@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 from fractions import Fraction
 from itertools import product
 from math import ceil, lcm
@@ -11,8 +12,9 @@ from typing import NamedTuple
 import rectpack
 
 from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.nesting import PARTS, Nestling, nested
 from ribbon.cloth.packing import Item, checked, on_bins, packed
-from ribbon.cloth.piece import Laid, Piece
+from ribbon.cloth.piece import CutPiece, Laid
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import ZERO, Length
 
@@ -29,7 +31,7 @@ class Layout(NamedTuple):
 
     `sheets` holds the sizes (width, length) of the rectangles laid on, one bolt of `length` where cloth is bought;
     `left` those pieces that found no place on the rectangles.  `first` is the repeat more that lets the first of the
-    pieces that match begin where the pattern asks for it.
+    pieces that match begin where the pattern asks for it.  `nested` tells that another look may find a shorter plan.
     """
 
     laid: tuple[Laid, ...]
@@ -37,8 +39,9 @@ class Layout(NamedTuple):
     bound: Length
     waste: Fraction
     sheets: tuple[Sheet, ...]
-    left: tuple[Piece, ...]
+    left: tuple[CutPiece, ...]
     first: Length = ZERO
+    nested: bool = False
 
     @property
     def needed(self) -> Length:
@@ -51,52 +54,102 @@ class Layout(NamedTuple):
         return self.length / self.bound if self.bound else Fraction(1)
 
 
-def layout(bolt: Bolt, pieces: Sequence[Piece], sheets: Sequence[Sheet] = (), *, search: bool = True) -> Layout:
+def layout(
+    bolt: Bolt, pieces: Sequence[CutPiece], sheets: Sequence[Sheet] = (), *, search: bool = True, seed: int = 1
+) -> Layout:
     """The plan that takes the least length of `bolt`, or that lays most on the `sheets` at hand.
 
-    Pieces keep their arrow up the cloth unless they may turn and the cloth has no direction; those that match begin at
-    whole repeats.  Without `search` it is quick and may be longer.  Raises `Refusal`, with every piece that is wider
-    than the cloth.
+    Pieces keep their arrow up the cloth, or down it where the cloth has no direction, unless they may turn; those that
+    match begin at whole repeats.  Without `search` it is quick and may be longer; another `seed` looks elsewhere.  Raises
+    `Refusal`, with every piece that is wider than the cloth.
     """
-    single = [(piece, number) for piece in pieces for number in range(1, piece.count + 1)]
+    single = [copy for piece in pieces for copy in piece.copies()]
     across = max((width for width, _ in sheets), default=bolt.usable)
     _refuse_too_wide(bolt, pieces, across)
     if not single:
         return Layout((), ZERO, ZERO, Fraction(0), tuple(sheets), ())
-    return _on_sheets(bolt, single, sheets) if sheets else _on_bolt(bolt, single, search=search)
+    return (
+        _on_sheets(bolt, single, sheets, search=search) if sheets else _on_bolt(bolt, single, search=search, seed=seed)
+    )
 
 
-def _on_bolt(bolt: Bolt, single: list[tuple[Piece, int]], *, search: bool) -> Layout:
+Copy = tuple[CutPiece, int]
+"""A piece and the number of its copy."""
+
+
+def _on_bolt(bolt: Bolt, single: list[Copy], *, search: bool, seed: int) -> Layout:
     matching = bool(bolt.along) and any(piece.matched for piece, _ in single)
+    boxes = all(piece.opened.is_rectangle for piece, _ in single)
+    laid, best = _in_boxes(bolt, single, search=search and boxes)
+    nests = search and not matching and len(single) <= MOST_NESTED and not (boxes and (best or len(single) <= _FEW))
+    if nests:
+        laid = min((laid, _nested(bolt, single, seed) or laid), key=_reach)
+    length = _reach(laid)
+    bound = length if best and boxes else lowest(bolt, [piece for piece, _ in single])
+    made = _measured(laid, (), length, ((bolt.usable, length),), min(bound, length))
+    return made._replace(first=bolt.along if matching else ZERO, nested=nests and made.length > made.bound)
+
+
+def _reach(laid: Sequence[Laid]) -> Length:
+    """How far along the cloth the furthest piece reaches."""
+    return max((one.start + one.long for one in laid), default=ZERO)
+
+
+def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool) -> tuple[list[Laid], bool]:
+    """(the pieces laid as the rectangles round them, whether no plan of those can be shorter)."""
     parts = _parts(single, [bolt.usable, bolt.along])
     items = tuple(
-        Item(_up(p.opened, parts), _up(p.length, parts), p.may_turn and not bolt.directional, p.matched)
-        for p, _ in single
+        Item(_up(p.wide, parts), _up(p.long, parts), p.may_turn and not bolt.directional, p.matched) for p, _ in single
     )
-    bound = lowest(bolt, [piece for piece, _ in single])
+    bound = _lowest_of_boxes(bolt, [piece for piece, _ in single])
     width, repeat = int(bolt.usable.mm * parts), _up(bolt.along, parts)
     found = packed(width, items, repeat, _up(bound, parts), search=search)
     if not checked(width, items, repeat, found.spots):
         raise AssertionError("a cutting plan lays pieces over one another")
     laid = [
         Laid(
-            piece,
-            number,
-            0,
-            Length(Fraction(spot.left, parts)),
-            Length(Fraction(spot.start, parts)),
-            *((piece.length, piece.opened) if spot.turned else (piece.opened, piece.length)),
-            spot.turned,
+            piece, number, 0, Length(Fraction(spot.left, parts)), Length(Fraction(spot.start, parts)), int(spot.turned)
         )
         for (piece, number), spot in zip(single, found.spots, strict=True)
     ]
-    length = max(one.start + one.long for one in laid)
-    made = _measured(laid, (), length, ((bolt.usable, length),), length if found.best else bound)
-    return made._replace(first=bolt.along) if matching else made
+    return laid, found.best
 
 
-def _on_sheets(bolt: Bolt, single: list[tuple[Piece, int]], sheets: Sequence[Sheet]) -> Layout:
+_FEW = 40  # of so many rectangles the search for rectangles alone is the better one
+MOST_NESTED = 120
+"""Of more pieces than these the rectangles round them are laid: a second of looking is not enough for them."""
+
+
+def _nested(bolt: Bolt, single: list[Copy], seed: int) -> list[Laid] | None:
+    """The pieces laid by their own outlines; None where that came to nothing."""
+    nestlings = []
+    for piece, number in single:
+        flipped = Laid(piece, number, 0, ZERO, ZERO).flipped
+        turns = (0,) if bolt.directional else (0, 1, 2, 3) if piece.may_turn else (0, 2)
+        nestlings.append(Nestling(piece.lying(0, flipped=flipped), turns))
+    found = nested(int(bolt.usable.mm * PARTS), tuple(nestlings), seed)
+    if found is None:
+        return None
+    return [
+        Laid(piece, number, 0, Length(Fraction(nest.left, PARTS)), Length(Fraction(nest.start, PARTS)), nest.turns)
+        for (piece, number), nest in zip(single, found, strict=True)
+    ]
+
+
+def _on_sheets(bolt: Bolt, single: list[Copy], sheets: Sequence[Sheet], *, search: bool) -> Layout:
     """As many pieces as find a place on the rectangles at hand."""
+    laid, left = _boxes_on_sheets(bolt, single, sheets)
+    if left and search and len(sheets) == 1 and not all(piece.opened.is_rectangle for piece, _ in single):
+        width, length = sheets[0]
+        closer = _nested(replace(bolt, usable=width), single, 1)
+        if closer is not None and _reach(closer) <= length:
+            laid, left = closer, ()
+    return _measured(laid, left, _reach(laid), tuple(sheets), _reach(laid))
+
+
+def _boxes_on_sheets(
+    bolt: Bolt, single: list[Copy], sheets: Sequence[Sheet]
+) -> tuple[list[Laid], tuple[CutPiece, ...]]:
     parts = _parts(single, [side for sheet in sheets for side in sheet])
     across = max(width for width, _ in sheets)
     bins = [(int(w.mm * parts), int(h.mm * parts)) for w, h in sheets]
@@ -104,7 +157,7 @@ def _on_sheets(bolt: Bolt, single: list[tuple[Piece, int]], sheets: Sequence[She
     reached, stood = (1, 0), list[bool]()
     for lying in _stands(single, bolt, across):
         sizes = [
-            (_up(p.length, parts), _up(p.opened, parts)) if over else (_up(p.opened, parts), _up(p.length, parts))
+            (_up(p.long, parts), _up(p.wide, parts)) if over else (_up(p.wide, parts), _up(p.long, parts))
             for (p, _), over in zip(single, lying, strict=True)
         ]
         few = len(single) <= _MANY
@@ -113,31 +166,43 @@ def _on_sheets(bolt: Bolt, single: list[tuple[Piece, int]], sheets: Sequence[She
             score = (-len(found), max((y + sizes[index][1] for _, _, y, index in found), default=0))
             if score < reached:
                 best, reached, stood = found, score, lying
-    laid = []
-    for sheet, x, y, index in best:
-        piece, number = single[index]
-        size = (piece.length, piece.opened) if stood[index] else (piece.opened, piece.length)
-        laid.append(
-            Laid(piece, number, sheet, Length(Fraction(x, parts)), Length(Fraction(y, parts)), *size, stood[index])
-        )
+    laid = [
+        Laid(*single[index], sheet, Length(Fraction(x, parts)), Length(Fraction(y, parts)), int(stood[index]))
+        for sheet, x, y, index in best
+    ]
     placed = {index for *_, index in best}
-    left = tuple(piece for index, (piece, _) in enumerate(single) if index not in placed)
-    length = max((one.start + one.long for one in laid), default=ZERO)
-    return _measured(laid, left, length, tuple(sheets), length)
+    return laid, tuple(piece for index, (piece, _) in enumerate(single) if index not in placed)
 
 
 def _measured(
-    laid: list[Laid], left: tuple[Piece, ...], length: Length, sheets: tuple[Sheet, ...], bound: Length
+    laid: Sequence[Laid], left: tuple[CutPiece, ...], length: Length, sheets: tuple[Sheet, ...], bound: Length
 ) -> Layout:
-    laid.sort(key=lambda one: (one.sheet, one.start.mm, one.left.mm))
-    area = sum((one.wide.mm * one.long.mm for one in laid), Fraction(0))
+    order = sorted(laid, key=lambda one: (one.sheet, one.start.mm, one.left.mm))
+    area = sum((one.area for one in laid), Fraction(0))
     whole = sum((w.mm * h.mm for w, h in sheets), Fraction(0))
     waste = 1 - area / whole if whole else Fraction(0)
-    return Layout(tuple(laid), length, bound, waste, sheets, left)
+    return Layout(tuple(order), length, bound, waste, sheets, left)
 
 
-def lowest(bolt: Bolt, pieces: Sequence[Piece]) -> Length:
-    """A length that no plan of these pieces can go below: by their area, and by which cannot lie side by side.
+def lowest(bolt: Bolt, pieces: Sequence[CutPiece]) -> Length:
+    """A length that no plan of these pieces can go below, each piece counted as often as it is named.
+
+    Curves may lie in one another's hollows, so that only the area of a piece counts, and its own length; of rectangles
+    what is known of them besides.
+    """
+    across = bolt.usable.mm
+    area = sum((piece.opened.area for piece in pieces), Fraction(0)) / across
+    longest = max((_least_length(bolt, piece).mm for piece in pieces), default=Fraction(0))
+    boxes = _lowest_of_boxes(bolt, [piece for piece in pieces if piece.opened.is_rectangle])
+    return Length(max(area, longest, boxes.mm))
+
+
+def _least_length(bolt: Bolt, piece: CutPiece) -> Length:
+    return min(piece.wide, piece.long) if piece.may_turn and not bolt.directional else piece.long
+
+
+def _lowest_of_boxes(bolt: Bolt, pieces: Sequence[CutPiece]) -> Length:
+    """A length that no plan of the rectangles round these pieces can go below: by their area, and by which cannot lie side by side.
 
     For every `p` up to half of the cloth, pieces too wide to lie beside anything `p` wide lie alone.  All others that
     are at least `p` wide take the longest of them, what their area takes, and the sum of those wider than half, of
@@ -148,8 +213,8 @@ def lowest(bolt: Bolt, pieces: Sequence[Piece]) -> Length:
     # (width, length, area) of each; turned or not, a piece that may turn is as wide and as long as its lesser side.
     sizes = [
         (
-            *((min(one.opened.mm, one.length.mm),) * 2 if turns else (one.opened.mm, one.length.mm)),
-            one.opened.mm * one.length.mm,
+            *((min(one.wide.mm, one.long.mm),) * 2 if turns else (one.wide.mm, one.long.mm)),
+            one.wide.mm * one.long.mm,
         )
         for one in pieces
         for turns in [one.may_turn and not bolt.directional]
@@ -169,41 +234,41 @@ def _up(length: Length, parts: int) -> int:
     return ceil(length.mm * parts)
 
 
-def _parts(single: list[tuple[Piece, int]], also: list[Length]) -> int:
+def _parts(single: list[Copy], also: list[Length]) -> int:
     """Whole parts of a millimetre for every size: exact where that stays small, else hundredths, rounded outwards."""
     exact = lcm(
-        *(side.mm.denominator for piece, _ in single for side in (piece.opened, piece.length)),
+        *(side.mm.denominator for piece, _ in single for side in (piece.wide, piece.long)),
         *(side.mm.denominator for side in also),
     )
     return exact if exact <= 100_000 else 100
 
 
-def _stands(single: list[tuple[Piece, int]], bolt: Bolt, across: Length) -> list[list[bool]]:
+def _stands(single: list[Copy], bolt: Bolt, across: Length) -> list[list[bool]]:
     """Which pieces lie on their side, in each way worth trying: as given, all long sides along, all across."""
 
-    def over(piece: Piece, *, along: bool | None) -> bool:
+    def over(piece: CutPiece, *, along: bool | None) -> bool:
         if not piece.may_turn or bolt.directional:
             return False
-        if piece.opened > across:
+        if piece.wide > across:
             return True
-        if along is None or piece.length > across:
+        if along is None or piece.long > across:
             return False
-        return (piece.opened > piece.length) if along else (piece.opened < piece.length)
+        return (piece.wide > piece.long) if along else (piece.wide < piece.long)
 
     found = [[over(piece, along=along) for piece, _ in single] for along in (None, True, False)]
     return [one for index, one in enumerate(found) if one not in found[:index]]
 
 
-def _refuse_too_wide(bolt: Bolt, pieces: Sequence[Piece], across: Length) -> None:
+def _refuse_too_wide(bolt: Bolt, pieces: Sequence[CutPiece], across: Length) -> None:
     problems = []
     for index, piece in enumerate(pieces):
-        least = min(piece.opened, piece.length) if piece.may_turn and not bolt.directional else piece.opened
+        least = min(piece.wide, piece.long) if piece.may_turn and not bolt.directional else piece.wide
         if least > across:
             problems.append(
                 Problem(
                     "too_wide",
                     f"pieces.{index}.width",
-                    f"{float(piece.opened.mm):g} mm",
+                    f"{float(piece.wide.mm):g} mm",
                     f"{piece.name or 'this piece'} is {float((least - across).mm):g} mm wider than the cloth",
                     "join it from two, turn it, or take wider cloth",
                 )

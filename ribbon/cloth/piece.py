@@ -1,49 +1,148 @@
-"""Pieces to be cut: strips, bands, linings, pockets, ties."""
+"""Pieces to be cut: strips, bands, linings, pockets, quarter circles; and where each lies."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from functools import cached_property
 from typing import NamedTuple
 
 from ribbon.lengths import Length
+from ribbon.shapes import Notch, Outline, rectangle
+
+FACE, LINING = "face", "lining"
+"""The roles of the cloths that an edge and its lining are cut from unless another one is named."""
 
 
-@dataclass(frozen=True, slots=True)
-class Piece:
-    """A rectangle to cut `count` times: `width` across the cloth, `length` along it, its arrow pointing up the length.
+@dataclass(frozen=True)
+class CutPiece:
+    """A piece to cut `count` times by its `outline`, the cut edge, its arrow pointing up the cloth.
 
-    A piece on the fold is cut once double: it is named by its half and laid out opened.  One that `may_turn` can lie
-    on its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
-    cloth's repeats from the start, so that it runs on over its joins.  `key` tells apart pieces of the same name and
-    size.
+    `key` tells it from every other piece of its work, `role` names the cloth that it is cut from.  A piece with a side
+    on the fold is cut once double: its outline is the half, and it is laid out opened.  One that `may_turn` can lie on
+    its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
+    cloth's repeats from the start, so that it runs on over its joins.  Of `mirrored` ones every second is cut face down.
+    `notches` are marked on its edge.
     """
 
+    key: str
     name: str
-    width: Length
-    length: Length
+    outline: Outline
     count: int = 1
-    on_fold: bool = False
     may_turn: bool = False
     matched: bool = False
-    key: str = ""
+    mirrored: bool = False
+    role: str = FACE
+    notches: tuple[Notch, ...] = ()
+
+    @classmethod
+    def oblong(
+        cls,
+        key: str,
+        name: str,
+        width: Length,
+        length: Length,
+        count: int = 1,
+        *,
+        on_fold: bool = False,
+        may_turn: bool = False,
+        matched: bool = False,
+        role: str = FACE,
+    ) -> CutPiece:
+        """A rectangle, `width` across the cloth and `length` along it; on the fold `width` is that of its half."""
+        return cls(key, name, rectangle(width, length, fold=on_fold), count, may_turn, matched, role=role)
 
     @property
-    def opened(self) -> Length:
-        """Its width as it comes off the cloth: twice its half, where it is cut on the fold."""
-        return self.width * 2 if self.on_fold else self.width
+    def on_fold(self) -> bool:
+        """True where it is cut on a fold of the cloth."""
+        return bool(self.outline.named("fold"))
+
+    @cached_property
+    def opened(self) -> Outline:
+        """Its outline as it comes off the cloth, the lower left corner of its box at (0, 0)."""
+        return self.outline.opened.at_corner
+
+    @property
+    def wide(self) -> Length:
+        """How wide it is across the cloth, opened."""
+        return self.opened.box.wide
+
+    @property
+    def long(self) -> Length:
+        """How long it is along the cloth."""
+        return self.opened.box.long
+
+    def lying(self, turns: int, *, flipped: bool = False) -> Outline:
+        """Its outline as it lies after so many quarter turns, the lower left corner of its box at (0, 0)."""
+        return _lying(self.opened, turns % 4, flipped)
+
+    def copies(self) -> list[tuple[CutPiece, int]]:
+        """Each copy of it with its number, from 1."""
+        return [(self, number) for number in range(1, self.count + 1)]
+
+    def on(self, role: str) -> CutPiece:
+        """The same piece of another cloth."""
+        return replace(self, role=role)
+
+
+def _lying(opened: Outline, turns: int, flipped: bool) -> Outline:
+    made = opened.mirrored if flipped else opened
+    return made.turned(turns).at_corner if turns or flipped else made
 
 
 class Laid(NamedTuple):
-    """A piece in its place on the cloth: from `left` across and from `start` along, `turned` on its side or not.
+    """A piece in its place on the cloth: from `left` across and from `start` along to its box, after so many quarter turns.
 
     `sheet` counts the cloths where there are several, from 0; `number` tells copies of a piece apart, from 1.
     """
 
-    piece: Piece
+    piece: CutPiece
     number: int
     sheet: int
     left: Length
     start: Length
-    wide: Length
-    long: Length
-    turned: bool
+    turns: int = 0
+
+    @property
+    def flipped(self) -> bool:
+        """True of a copy that is cut face down."""
+        return self.piece.mirrored and self.number % 2 == 0
+
+    @property
+    def turned(self) -> bool:
+        """True where it lies on its side."""
+        return self.turns % 2 == 1
+
+    @property
+    def wide(self) -> Length:
+        """How far it reaches across the cloth as it lies."""
+        return self.piece.long if self.turned else self.piece.wide
+
+    @property
+    def long(self) -> Length:
+        """How far it reaches along the cloth as it lies."""
+        return self.piece.wide if self.turned else self.piece.long
+
+    @property
+    def name(self) -> str:
+        """What this copy is called."""
+        return self.piece.name if self.piece.count == 1 else f"{self.piece.name} {self.number}"
+
+    @property
+    def notches(self) -> list[Notch]:
+        """The notches of its outline as it lies: at both halves of a piece on the fold, from the other end face down."""
+        found = []
+        for notch in self.piece.notches:
+            back = notch._replace(at=self.outline.length_of(notch.side) - notch.at)
+            found += [notch, back] if self.piece.on_fold else [back] if self.flipped else [notch]
+        return found
+
+    @property
+    def outline(self) -> Outline:
+        """Its outline where it lies on the cloth."""
+        return self.piece.lying(self.turns, flipped=self.flipped).moved(self.left.mm, self.start.mm)
+
+    @property
+    def area(self) -> Fraction:
+        """Its area in mm²."""
+        return self.piece.opened.area

@@ -1,6 +1,6 @@
 """Gathers: cloth drawn up by a ratio, with match points instead of folds."""
 
-from ribbon.gathers.gather import GATHER, Stretch, Thread, gathered_strip, parts, thread
+from ribbon.gathers.gather import GATHER, Between, Thread, gathered_strip, parts, thread
 from ribbon.gathers.gathering import (
     BY_WEIGHT,
     Gathering,
@@ -20,10 +20,10 @@ from ribbon.gathers.gathering import (
 __all__ = [
     "BY_WEIGHT",
     "GATHER",
+    "Between",
     "Gathering",
     "Point",
     "Ruffler",
-    "Stretch",
     "Swatch",
     "Thread",
     "Tried",

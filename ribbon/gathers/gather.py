@@ -22,8 +22,9 @@ def _lay(strip: Laying, pleat: Standing) -> None:
 
 GATHER = Kind(
     name="gather",
+    word="Gathers",
     title="gathers",
-    quantities=frozenset({Q.FINISHED, Q.FLAT, Q.FULLNESS}),
+    shown=(Q.FINISHED, Q.FULLNESS, Q.FLAT),
     relations=(),
     lay=_lay,
     defaults=(Default(Q.FULLNESS, Fraction(2), Fraction(2), "twice is usual for a light cloth; a swatch decides"),),
@@ -31,7 +32,7 @@ GATHER = Kind(
 )
 
 
-class Stretch(NamedTuple):
+class Between(NamedTuple):
     """What lies between two match points: as wide as `finished` on the edge, `flat` on the cloth.
 
     `name` is that of the named point at its end, empty for one found by halving.
@@ -53,7 +54,7 @@ def halvings(finished: Length, longest: Length) -> int:
     return parts
 
 
-def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Stretch]:
+def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Between]:
     """The parts between match points along an edge `drawn` wide made of `flat` cloth.
 
     Between the named points the cloth is shared in proportion, unless a point says where it lies on the cloth;
@@ -80,16 +81,16 @@ def parts(drawn: Length, flat: Length, gathering: Gathering) -> list[Stretch]:
             f"match points so near each other part this edge in {many}",
             f"let them stand further apart: an edge has at most {MOST_POINTS} parts",
         )
-    found: list[Stretch] = []
+    found: list[Between] = []
     for a, b in pairwise(placed):
         wide, cloth = b.at - a.at, (b.flat or ZERO) - (a.flat or ZERO)
         many = halvings(wide, gathering.longest)
-        found += [Stretch(wide / many, cloth / many)] * (many - 1)
-        found.append(Stretch(wide / many, cloth / many, b.name))
+        found += [Between(wide / many, cloth / many)] * (many - 1)
+        found.append(Between(wide / many, cloth / many, b.name))
     return found
 
 
-def gathered_strip(lead: Length, found: list[Stretch], tail: Length, *, ring: bool = False) -> Strip:
+def gathered_strip(lead: Length, found: list[Between], tail: Length, *, ring: bool = False) -> Strip:
     """The strip of a gathered edge: plain `lead`, the parts drawn up, plain `tail`.
 
     Match points stand between the parts; the first and last are where the gathers begin and end.  On a ring the last

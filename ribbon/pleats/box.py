@@ -31,10 +31,9 @@ def _lay(strip: Laying, pleat: Standing) -> None:
 
 BOX = Kind(
     name="box",
+    word="Box",
     title="box pleats",
-    quantities=frozenset(
-        {Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS, Q.BOX, Q.GAP},
-    ),
+    shown=(Q.FINISHED, Q.BOX, Q.GAP, Q.COUNT, Q.DEPTH, Q.FLAT, Q.FULLNESS, Q.SPACING),
     relations=(
         takes(4),
         Relation(

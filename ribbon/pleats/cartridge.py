@@ -21,8 +21,9 @@ def _lay(strip: Laying, pleat: Standing) -> None:
 
 CARTRIDGE = Kind(
     name="cartridge",
+    word="Cartridge",
     title="cartridge pleats",
-    quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
+    shown=(Q.FINISHED, Q.SPACING, Q.COUNT, Q.DEPTH, Q.FLAT, Q.FULLNESS),
     relations=(takes(2),),
     lay=_lay,
     take_up_per_depth=2,
@@ -32,4 +33,5 @@ CARTRIDGE = Kind(
         Default(Q.DEPTH, Fraction(12), Fraction(127, 10), "a height to start from; fold a swatch and measure"),
     ),
     upright=True,
+    rows=True,
 )

@@ -27,10 +27,9 @@ def _lay(strip: Laying, pleat: Standing) -> None:
 
 INVERTED = Kind(
     name="inverted",
+    word="Inverted",
     title="inverted pleats",
-    quantities=frozenset(
-        {Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS, Q.OPENING},
-    ),
+    shown=(Q.FINISHED, Q.SPACING, Q.OPENING, Q.COUNT, Q.DEPTH, Q.FLAT, Q.FULLNESS),
     relations=(takes(4),),
     lay=_lay,
     take_up_per_depth=4,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
 
@@ -29,6 +29,11 @@ class Quantity(StrEnum):
     def word(self) -> str:
         """The quantity as a sewist says it."""
         return _WORDS[self]
+
+    @property
+    def heading(self) -> str:
+        """The quantity as it stands above its figure."""
+        return "Pleats" if self is Quantity.COUNT else self.word.capitalize()
 
     @property
     def is_length(self) -> bool:
@@ -76,11 +81,22 @@ class Default:
         return (imperial and self.why_imperial) or self.why
 
 
+class Look(StrEnum):
+    """How pleats of a kind lie or stand, and so how they are drawn."""
+
+    LYING = "lying"
+    PINCHED = "pinched"
+    PACKED = "packed"
+    GATHERED = "gathered"
+
+
 @dataclass(frozen=True, slots=True)
 class Kind:
     """A kind of pleat.
 
-    `quantities` are those that it has.  `relations` are its own equations, beside those of the row; `meeting`
+    `name` is its name on the wire, `word` what it is called where one is chosen, `title` what many of them are called in a
+    sentence; `shown` are its quantities in the order in which they are asked for.
+    `relations` are its own equations, beside those of the row; `meeting`
     is the equation that holds when its pleats meet, None where they cannot.  `meeting_take_up(spacing, hole)`
     is the cloth taken per pleat then, `hole` being the gap or the opening (the quantity named `hole`).
     `width` is the quantity that a pleat covers of the finished edge, half of it to each side of its reference
@@ -89,12 +105,13 @@ class Kind:
     `lay` folds one pleat onto a strip.  `faces` tells that it has a hand, `upright` that it stands out from
     the edge, `folded` that it has pleats at all, `halves` that half of it can stand on a fold line of the cloth,
     `meets` that its pleats meet unless something else is said.  `fingers` is how many
-    a pinch pleat is dressed into.
+    a pinch pleat is dressed into, `rows` tells that several rows of even stitches draw them up, `one` what one of them is called.
     """
 
     name: str
+    word: str
     title: str
-    quantities: frozenset[Quantity]
+    shown: tuple[Quantity, ...]
     relations: tuple[Relation, ...]
     lay: Callable[[Laying, Standing], None]
     take_up_per_depth: int = 1
@@ -109,6 +126,28 @@ class Kind:
     halves: bool = False
     meets: bool = True
     fingers: int = 0
+    rows: bool = False
+    one: str = "pleat"
+    quantities: frozenset[Quantity] = field(init=False)
+    """Every quantity that it has: the cloth per pleat follows where it is not asked for."""
+
+    def __post_init__(self) -> None:
+        more = (Quantity.PER_PLEAT,) if self.folded else ()
+        object.__setattr__(self, "quantities", frozenset((*self.shown, *more)))
+
+    @property
+    def look(self) -> Look:
+        """How its pleats lie or stand."""
+        if not self.folded:
+            return Look.GATHERED
+        if self.width is Quantity.SPACING:
+            return Look.PACKED
+        return Look.PINCHED if self.upright else Look.LYING
+
+    @property
+    def size(self) -> Quantity:
+        """The quantity by which the size of one pleat is said: its depth, or its cloth."""
+        return Quantity.DEPTH if Quantity.DEPTH in self.shown else Quantity.PER_PLEAT
 
     @property
     def divisions(self) -> int:

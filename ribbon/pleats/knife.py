@@ -26,8 +26,9 @@ def _lay(strip: Laying, pleat: Standing) -> None:
 
 KNIFE = Kind(
     name="knife",
+    word="Knife",
     title="knife pleats",
-    quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.FULLNESS}),
+    shown=(Q.FINISHED, Q.SPACING, Q.COUNT, Q.DEPTH, Q.FLAT, Q.FULLNESS),
     relations=(takes(2),),
     lay=_lay,
     take_up_per_depth=2,

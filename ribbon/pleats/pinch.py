@@ -28,8 +28,9 @@ def _pinch(fingers: int) -> Kind:
 
     return Kind(
         name="pinch",
+        word="Pinch",
         title="pinch pleats",
-        quantities=frozenset({Q.FINISHED, Q.FLAT, Q.COUNT, Q.SPACING, Q.PER_PLEAT, Q.FULLNESS}),
+        shown=(Q.FINISHED, Q.SPACING, Q.COUNT, Q.PER_PLEAT, Q.FLAT, Q.FULLNESS),
         relations=(),
         lay=lay,
         take_up_per_depth=1,

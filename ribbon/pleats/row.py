@@ -7,6 +7,7 @@ from enum import StrEnum
 from fractions import Fraction
 from functools import partial
 from itertools import pairwise
+from math import lcm
 from typing import NamedTuple, Self
 
 from ribbon.lengths import Length
@@ -58,6 +59,18 @@ class Row(NamedTuple):
     plain_tail: bool = False
     ring: bool = False
     closes: bool = False
+
+    def finer(self, *also: Fraction) -> Row:
+        """The same row in parts that are fine enough for the lengths `also`, in millimetres, too."""
+        parts = lcm(self.parts, *(value.denominator for value in also))
+        if parts == self.parts:
+            return self
+        times = parts // self.parts
+        pleats = [
+            Standing(number, at * times, left * times, right * times, take * times, facing, half)
+            for number, at, left, right, take, facing, half in self.pleats
+        ]
+        return self._replace(parts=parts, finished=self.finished * times, pleats=pleats)
 
     @property
     def around(self) -> Sequence[Standing]:

@@ -13,7 +13,9 @@ Q = Quantity
 TUCK = replace(
     KNIFE,
     name="tuck",
+    word="Tucks",
     title="tucks",
+    one="tuck",
     meets=False,
     defaults=(
         Default(Q.DEPTH, Fraction(10), Fraction(127, 20), "a middling tuck to start from"),

@@ -118,10 +118,12 @@ class Strip:
     @property
     def flat(self) -> Length:
         """The flat width: the sum of the spans."""
-        total = Fraction(0)
+        # Few denominators, many spans: whole numbers are summed, and each denominator is met once.
+        sums: dict[int, int] = {}
         for span in self.spans:
-            total += span.length.mm
-        return Length(total)
+            mm = span.length.mm
+            sums[mm.denominator] = sums.get(mm.denominator, 0) + mm.numerator
+        return Length(sum((Fraction(above, below) for below, above in sums.items()), Fraction(0)))
 
 
 class StripBuilder:

@@ -1,4 +1,4 @@
-"""Keeps at it for a while: kills, generated requests, hostile files, backups back and forth.  MINUTES says how long.
+"""Keeps at it for a while: laws with fresh examples, kills, generated requests, hostile files, backups back and forth.  MINUTES says how long.
 
 Prints what was done and what was lost, and ends with 1 where anything was.  Every run is another: its seed is printed,
 and SEED= repeats it.
@@ -17,6 +17,7 @@ from pathlib import Path
 from scripts.soak.backups import backups, halves
 from scripts.soak.files import files
 from scripts.soak.kills import kills
+from scripts.soak.laws import laws
 from scripts.soak.requests import requests
 
 
@@ -26,7 +27,7 @@ def until(minutes: float) -> Callable[[], bool]:
     return lambda: time.monotonic() < over
 
 
-PARTS = {"kills": kills, "halves": halves, "requests": requests, "files": files, "backups": backups}
+PARTS = {"laws": laws, "kills": kills, "halves": halves, "requests": requests, "files": files, "backups": backups}
 
 
 def soak(minutes: float, seed: int) -> bool:

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Swagger
-from ninja.errors import HttpError, ValidationError
+from ninja.errors import HttpError, ValidationError, ValidationErrorContext
 
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
@@ -19,7 +21,21 @@ from server.wire.problems import from_core, from_schema, one
 from server.works.router import router as works
 from server.works.services import Stale
 
-api = NinjaAPI(
+
+class Api(NinjaAPI):
+    """The API; what does not fit its schema is told with the value that was got."""
+
+    def validation_error_from_error_contexts(
+        self, error_contexts: list[ValidationErrorContext[Any]]
+    ) -> ValidationError:
+        error = super().validation_error_from_error_contexts(error_contexts)
+        got = [line["input"] for one in error_contexts for line in one.pydantic_validation_error.errors()]
+        for line, value in zip(error.errors, got, strict=True):
+            line["input"] = value
+        return error
+
+
+api = Api(
     title="Young Ribbon",
     version="1",
     description=(

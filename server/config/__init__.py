@@ -1,1 +1,1 @@
-"""Settings, addresses and what stands at the door: hosts, request sizes, content security policy."""
+"""Django settings, addresses, and the middleware that rejects large or foreign requests and sets the content security policy."""

@@ -1,4 +1,4 @@
-"""What every request meets first: its size, where it comes from, and what a page may load."""
+"""Middleware: rejects requests that are too large, come from another site or are not JSON; sets the security headers."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ class Door:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
-        request.csp_nonce = nonce = secrets.token_urlsafe(16)
+        request.META["young_ribbon.nonce"] = nonce = secrets.token_urlsafe(16)
         response = _too_large(request) or _from_elsewhere(request) or _not_json(request) or self.get_response(request)
         response["Content-Security-Policy"] = _POLICY.format(nonce=nonce)
         if request.path.startswith("/api/") and "Cache-Control" not in response:

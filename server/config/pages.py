@@ -17,7 +17,7 @@ def page(request: HttpRequest) -> HttpResponse:
     index = settings.WEB_BUILD / "index.html"
     if not index.is_file():
         return HttpResponse(_NOT_BUILT, status=503, content_type="text/plain; charset=utf-8")
-    html = index.read_text(encoding="utf-8").replace("__NONCE__", request.csp_nonce)
+    html = index.read_text(encoding="utf-8").replace("__NONCE__", request.META["young_ribbon.nonce"])
     response = HttpResponse(html)
     response["Cache-Control"] = "no-store"
     return response

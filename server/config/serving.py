@@ -37,6 +37,8 @@ class _ForBackup:
 class _Parser(HTTPRequestParser):  # type: ignore[misc]
     """Reads a request; a backup may be as large as it is."""
 
+    adj: Any
+
     def parse_header(self, header_plus: bytes) -> None:
         super().parse_header(header_plus)
         if self.path == "/api/backup":
@@ -58,8 +60,11 @@ def listening(port: int) -> socket.socket:
     return found
 
 
-def serve(found: socket.socket) -> None:
-    """Serve until the program is asked to end.  A process that ends by itself is put in place again."""
+def serve(found: socket.socket, application: Any) -> None:
+    """Serve a WSGI application until the program is asked to end.  A process that ends by itself is put in place again.
+
+    The application is read in once, by the caller; every process is a copy of that one.
+    """
     ending = False
 
     def end(number: int, frame: FrameType | None) -> None:
@@ -68,7 +73,11 @@ def serve(found: socket.socket) -> None:
         for pid in running:
             os.kill(pid, signal.SIGTERM)
 
-    running = {_started(found, number): number for number in range(PROCESSES)}
+    from django.db import connections
+
+    connections.close_all()  # each process opens its own
+
+    running = {_started(found, number, application): number for number in range(PROCESSES)}
     signal.signal(signal.SIGTERM, end)
     signal.signal(signal.SIGINT, end)
     while running:
@@ -79,10 +88,10 @@ def serve(found: socket.socket) -> None:
         number = running.pop(pid, None)
         if number is not None and not ending:
             time.sleep(0.1)
-            running[_started(found, number)] = number
+            running[_started(found, number, application)] = number
 
 
-def _started(found: socket.socket, number: int) -> int:
+def _started(found: socket.socket, number: int, application: Any) -> int:
     """The process that serves as the one of that number."""
     parent = os.getpid()
     pid = os.fork()
@@ -90,18 +99,17 @@ def _started(found: socket.socket, number: int) -> int:
         return pid
     code = 1
     try:
-        _serve_as(found, number, parent)
+        _serve_as(found, number, parent, application)
         code = 0
     finally:
         sys.stdout.flush()
         os._exit(code)
 
 
-def _serve_as(found: socket.socket, number: int, parent: int) -> None:
+def _serve_as(found: socket.socket, number: int, parent: int, application: Any) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # the one above says when
     os.environ["YOUNG_RIBBON_PROCESS"] = str(number)
 
-    from server.config.wsgi import application
     from server.keeping.daily import keep_at_it
     from server.keeping.health import health, look
     from server.keeping.start import up_to_date

@@ -66,7 +66,7 @@ def _stands_in(request: HttpRequest, trouble: Trouble) -> HttpResponse:
 def _page(request: HttpRequest, trouble: Trouble, more: str) -> HttpResponse:
     backups = _backups(request) if trouble.replaced else ""
     html = _PAGE.format(
-        nonce=request.csp_nonce,
+        nonce=request.META["young_ribbon.nonce"],
         says=escape(trouble.says),
         way_out=escape(trouble.way_out),
         more=f'<p class="says" role="alert">{escape(more)}</p>' if more else "",

@@ -9,7 +9,7 @@ from django.core.wsgi import get_wsgi_application
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 application = get_wsgi_application()
 # What some request needs is read in before the first one comes.
-for _name in ("ezdxf.filemanagement", "ortools.sat.python.cp_model"):
+for _name in ("server.config.urls", "ezdxf.filemanagement", "ortools.sat.python.cp_model", "spyrrow"):
     import_module(_name)
 
 

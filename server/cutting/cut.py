@@ -1,236 +1,172 @@
-"""The step Cut: every piece of a work on its cloth, drawn to scale, and the shopping slip."""
+"""The step Cut on the wire: every piece of a work on its cloth, drawn to scale, and the shopping slip."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
-from fractions import Fraction
-from typing import Any, NamedTuple
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from typing import NamedTuple
 
 from ribbon.cloth import (
     Bolt,
-    Bought,
-    Layout,
-    Notion,
-    Piece,
-    allowed_of,
-    buy,
-    drop_on,
-    layout,
-    lined,
-    lining_taken,
-    lining_ways,
-    notions,
-    totals,
+    CutPlan,
+    Laid,
+    Pieces,
+    WorkPlans,
+    edge_pieces,
+    layout_scribe,
+    money,
+    much,
+    sold_in,
+    sold_says,
+    work_plans,
 )
+from ribbon.edge import edge_plan
 from ribbon.effort import effort
-from ribbon.errors import Problem, Refusal, refuse
-from ribbon.lengths import UNITS, Length, Scribe, Unit
-from ribbon.pins import laid as laid_of
-from ribbon.strip import walk
-from server.cutting.sold import money, much, sold_in, sold_says, told_length
+from ribbon.errors import Problem, Refusal
+from ribbon.lengths import UNITS, Length, Unit
+from server.cutting.out import CutOut, CutPlanOut, LaidOut, SideOut
 from server.plans.bounds import held
-from server.plans.cutting import Cutting, read_cutting
-from server.plans.joining import cut_as, lying_for
-from server.plans.schema import SectionIn
-
-Sheets = tuple[tuple[Length, Length], ...]
-
-
-class Named(NamedTuple):
-    """A section of a work and its name."""
-
-    name: str
-    section: SectionIn
+from server.wire.cloth import ClothSpec
+from server.wire.read_edge import Given, read_each
+from server.wire.told import LengthOut, told_length
+from server.wire.work import NamedSection
 
 
-@dataclass
-class _Gathered:
-    """The pieces of a work by the cloth that they are cut from, what is not known yet, what else is bought."""
+class Plans(NamedTuple):
+    """The cutting plans of a work, the unit that they are told in, the keys of its edges in their order."""
 
-    bolts: dict[tuple[Bolt, Sheets], list[Piece]] = field(default_factory=dict)
-    lacking: list[str] = field(default_factory=list)
-    bought: list[tuple[str, Notion]] = field(default_factory=list)
-    took: int = 0
-
-    def add(self, bolt: Bolt, sheets: Sheets, index: int, pieces: Sequence[Piece]) -> None:
-        """Put pieces with those of the same cloth, each with a key of its own that begins with its section."""
-        held = self.bolts.setdefault((bolt, sheets), [])
-        held += [replace(piece, key=f"{index} {len(held) + n}") for n, piece in enumerate(pieces)]
+    made: WorkPlans
+    unit: Unit
+    keys: list[str]
 
 
-def cut_of(sections: Sequence[Named], *, search: bool = True) -> dict[str, Any]:
-    """The pieces of all sections laid out, cloth by cloth, and what to buy.  Raises `Refusal`, paths below `sections`."""
+def plans_of(
+    sections: Sequence[NamedSection], cloths: Mapping[str, ClothSpec], *, search: bool = True, seed: int = 1
+) -> Plans:
+    """The pieces of all sections laid out, cloth by cloth.  Raises `Refusal` with every problem of all of them."""
+    given = read_each([one.spec for one in sections], cloths)
+    keys = _keys(sections)
+    edges: list[tuple[str, Pieces]] = []
     problems: list[Problem] = []
-    got = _Gathered()
-    unit = UNITS[sections[0].section.unit] if sections else UNITS["cm"]
-    for index, one in enumerate(sections):
+    took = 0
+    bolts: dict[str, Bolt] = {}
+    for index, (key, named, one) in enumerate(zip(keys, sections, _by_role(given, bolts), strict=True)):
         try:
-            _gather(index, one, got)
+            whole = edge_plan(one.edge)
+            took += effort(whole)
+            held(took, "A cutting plan")
+            edges.append((named.name, edge_pieces(key, named.name, whole, one.cutting)))
         except Refusal as refusal:
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
-    _count_pieces(got)
-    titles = _titles(list(got.bolts), unit)
-    plans = [
-        # A search takes up to a second: face and lining have one each, further cloths the best of what is quick.
-        _laid(unit, title, bolt, sheets, pieces, search=search and number < 2)
-        for number, (title, ((bolt, sheets), pieces)) in enumerate(zip(titles, got.bolts.items(), strict=True))
-    ]
-    cost = sum((Fraction(p["cost"]) for p in plans if p["cost"] is not None), Fraction(0))
-    return {
-        "plans": plans,
-        "lacking": got.lacking,
-        "notions": [{"piece": name, "name": one.name, "much": much(one, unit)} for name, one in got.bought],
-        "totals": [{"name": one.name, "much": much(one, unit)} for one in totals(one for _, one in got.bought)],
-        "cost": money(cost) if any(p["cost"] is not None for p in plans) else None,
-    }
+    unit = UNITS[sections[0].spec.unit] if sections else UNITS["cm"]
+    return Plans(work_plans(bolts, edges, unit, search=search, seed=seed), unit, keys)
 
 
-MOST_PIECES = 1000
+def _keys(sections: Sequence[NamedSection]) -> list[str]:
+    """What the pieces of each section are known by: its key, or its place where not all have one of their own."""
+    keys = [one.key or str(index) for index, one in enumerate(sections)]
+    return keys if len(set(keys)) == len(keys) else [str(index) for index in range(len(sections))]
 
 
-def _count_pieces(got: _Gathered) -> None:
-    """Raises `Refusal` where there are more pieces than are laid at once: they are counted before they are laid."""
-    many = sum(piece.count for pieces in got.bolts.values() for piece in pieces)
-    if many > MOST_PIECES:
-        raise refuse(
-            "too_many",
-            "sections",
-            f"{many} pieces",
-            f"this work is cut in {many} pieces",
-            f"cut it in several works, or say fewer: at most {MOST_PIECES} pieces are laid at once",
+def _by_role(given: Sequence[Given], bolts: dict[str, Bolt]) -> list[Given]:
+    """The edges, each of its cloths under a role that means that cloth alone; `bolts` gets them.
+
+    Sections that hold their cloth themselves, instead of naming one of the work's, share a role where they are alike.
+    """
+    found = []
+    for one in given:
+        cutting = one.cutting
+        renamed = {role: _role_for(role, bolt, bolts) for role, bolt in one.bolts.items()}
+        made = cutting._replace(
+            role=renamed.get(cutting.role, cutting.role),
+            lining_role=renamed.get(cutting.lining_role, cutting.lining_role),
+            pieces=tuple(piece.on(renamed.get(piece.role, piece.role)) for piece in cutting.pieces),
         )
-
-
-def _titles(bolts: Sequence[tuple[Bolt, Sheets]], unit: Unit) -> list[str]:
-    """What each cloth is called, so that no two are called alike."""
-    scribe = Scribe(unit, None)
-    names = [bolt.name or "Cloth" for bolt, _ in bolts]
-    found: list[str] = []
-    for name, (bolt, _) in zip(names, bolts, strict=True):
-        title = name if names.count(name) == 1 else f"{name}, {scribe.write(bolt.usable).text} wide"
-        same = sum(one == title or one.startswith(f"{title} (") for one in found)
-        found.append(f"{title} ({same + 1})" if same else title)
+        found.append(replace(one, cutting=made))
     return found
 
 
-def _gather(index: int, one: Named, got: _Gathered) -> None:
-    """Put the pieces of one section with those of the same cloth."""
-    said, cutting = one.section, read_cutting(one.section)
-    if cutting.bolt is None or cutting.drop is None:
-        got.lacking.append(f"{one.name}: say {'how wide its cloth is' if cutting.bolt is None else 'how far it falls'}")
-        return
-    section = said.section
-    got.took += effort(section)
-    held(got.took, "A cutting plan")
-    laid, made = laid_of(section)
-    long = cutting.drop.cut
-    found = lying_for(section, laid, walk(laid), made, cut_as(said, cutting))
-    if found is None:
-        return
-    joined, across = found.joined, found.taken is None or found.taken.name == "across"
-    pieces: list[Piece] = []
-    many = len(joined.widths)
-    for number, width in enumerate(joined.widths, 1):
-        name = one.name if many == 1 else f"{one.name}, {'width' if across else 'strip'} {number} of {many}"
-        # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
-        pieces.append(
-            Piece(name, width.cut, drop_on(cutting.bolt, cutting.drop), matched=True)
-            if across
-            else Piece(name, long, width.cut)
-        )
-    got.add(cutting.bolt, cutting.sheets, index, [*pieces, *cutting.pieces])
-    if cutting.lining is not None and cutting.lining_bolt is not None:
-        allowed = allowed_of(section)
-        _add_lining(index, one, cutting, laid.flat + allowed.start + allowed.end, got)
-    if made is not None:
-        got.bought += [(one.name, notion) for notion in notions(made, len(joined.joins), long)]
+def _role_for(role: str, bolt: Bolt, bolts: dict[str, Bolt]) -> str:
+    """The role that this cloth has in a work: its own where that is free or it already is this cloth, else a further one."""
+    number, name = 1, role
+    while name in bolts and bolts[name] != bolt:
+        number += 1
+        name = f"{role} {number}"
+    bolts[name] = bolt
+    return name
 
 
-def _add_lining(index: int, one: Named, cutting: Cutting, width: Length, got: _Gathered) -> None:
-    lining, bolt, drop = cutting.lining, cutting.lining_bolt, cutting.drop
-    if lining is None or bolt is None or drop is None:
-        return
-    made = lined(width, drop, lining)
-    cut = lining_taken(lining_ways(made, bolt, lining.allowance), lining.way)
-    many = len(cut.widths)
-    pieces = []
-    for number, wide in enumerate(cut.widths, 1):
-        name = f"{one.name}, lining" if many == 1 else f"{one.name}, lining {number} of {many}"
-        across = cut.name == "across"
-        pieces.append(Piece(name, wide, made.length) if across else Piece(name, made.length, wide))
-    got.add(bolt, (), index, pieces)
+def cut_of(plans: Plans) -> CutOut:
+    """The cutting plans on the wire."""
+    made, unit = plans.made, plans.unit
+    return {
+        "plans": [_told(plan, unit, plans.keys) for plan in made.plans],
+        "lacking": list(made.lacking),
+        "notions": [{"piece": name, "name": one.name, "much": much(one, unit)} for name, one in made.notions],
+        "totals": [{"name": one.name, "much": much(one, unit)} for one in made.totals],
+        "cost": money(made.cost),
+    }
 
 
-def _laid(unit: Unit, name: str, bolt: Bolt, more: Sheets, pieces: list[Piece], *, search: bool) -> dict[str, Any]:
-    scribe = Scribe(unit, Length(1) if not unit.binary else Length.inches(Fraction(1, 16)))
-    sheets = [(bolt.usable, bolt.at_hand), *more] if bolt.rectangle and bolt.at_hand is not None else []
-    got: Layout = layout(bolt, pieces, sheets, search=search)
-    paid = buy(bolt, got.needed)
+def _told(plan: CutPlan, unit: Unit, keys: Sequence[str]) -> CutPlanOut:
+    scribe, bolt, got, paid = layout_scribe(unit), plan.bolt, plan.layout, plan.bought
 
-    def out(length: Length) -> dict[str, Any]:
+    def out(length: Length) -> LengthOut:
         return told_length(scribe, length)
 
+    asked: LengthOut | None = None
+    if paid.asked:
+        asked = {**told_length(sold_in(bolt), paid.asked), "text": sold_says(bolt, paid.asked, unit)}
     return {
-        "cloth": name,
+        "role": plan.role,
+        "cloth": plan.title,
         "directional": bolt.directional,
         "width": out(bolt.usable),
         "length": out(got.length),
         "bound": out(got.bound),
         "closeness": float(got.closeness),
-        "best": bool(sheets) or got.length <= got.bound,
+        "best": plan.best,
+        "nested": got.nested,
         "waste": float(got.waste),
-        "asked": told_length(sold_in(bolt), paid.asked) | {"text": sold_says(bolt, paid.asked, unit)}
-        if paid.asked
-        else None,
+        "asked": asked,
         "cost": money(paid.cost),
-        "short": out(paid.short) if paid.short is not None and not sheets else None,
+        "short": out(paid.short) if paid.short is not None and not bolt.sheets else None,
         "sheets": [{"width": out(w), "length": out(h)} for w, h in got.sheets],
-        "placed": [
-            {
-                "name": one.piece.name if one.piece.count == 1 else f"{one.piece.name} {one.number}",
-                "section": int(one.piece.key.split()[0]),
-                "sheet": one.sheet,
-                "left": float(one.left.mm),
-                "start": float(one.start.mm),
-                "from_selvedge": out(one.left),
-                "from_start": out(one.start),
-                "wide": out(one.wide),
-                "long": out(one.long),
-                "turned": one.turned,
-                "on_fold": one.piece.on_fold,
-            }
-            for one in got.laid
-        ],
+        "placed": [_laid(one, unit, keys) for one in got.laid],
         "left": [piece.name for piece in got.left],
-        "says": _says(scribe, unit, bolt, name, got, paid),
+        "says": plan.says(unit),
     }
 
 
-def _says(scribe: Scribe, unit: Unit, bolt: Bolt, name: str, got: Layout, paid: Bought) -> str:
-    write = scribe.write
-    if bolt.rectangle and bolt.at_hand is not None:
-        many = len(got.laid) + len(got.left)
-        says = (
-            f"{'The one piece lies' if many == 1 else f'All {many} pieces lie'} on what is at hand."
-            if not got.left
-            else f"{len(got.left)} of {many} pieces find no place on what is at hand."
-        )
-        return f"{says} {float(got.waste) * 100:.0f} % is left over."
-    if paid.asked:
-        buys = f"buy {sold_says(bolt, paid.asked, unit)}"
-    elif paid.at_hand is not None:
-        buys = f"what is at hand is enough, {write(paid.at_hand - paid.needed).text} is left"
-    else:
-        buys = "nothing to buy"
-    begin = f" {write(got.first).text} of it, a repeat, let the first drop begin at the pattern." if got.first else ""
-    least = (
-        "no plan of these pieces can take less"
-        if got.length <= got.bound
-        else f"no plan of these pieces can take less than {write(got.bound).text}"
-    )
-    return (
-        f"{name}: {write(got.length).text} cut from, {buys}.{begin} {float(got.waste) * 100:.0f} % falls away; {least}."
-    )
+def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
+    scribe = layout_scribe(unit)
+    edge = max((key for key in keys if one.piece.key.startswith(f"{key}.")), key=len)
+    sides: list[SideOut] = [
+        {
+            "from": (float(side.start.x), float(side.start.y)),
+            "to": (float(side.end.x), float(side.end.y)),
+            "radius": float(side.radius) if side.centre else None,
+            "large": side.swept > 0.5,
+            "clockwise": side.clockwise,
+        }
+        for side in one.outline.sides
+    ]
+    return {
+        "key": f"{one.piece.key}.{one.number}",
+        "edge": edge,
+        "name": one.name,
+        "section": keys.index(edge),
+        "sheet": one.sheet,
+        "left": float(one.left.mm),
+        "start": float(one.start.mm),
+        "from_selvedge": told_length(scribe, one.left),
+        "from_start": told_length(scribe, one.start),
+        "wide": told_length(scribe, one.wide),
+        "long": told_length(scribe, one.long),
+        "turned": one.turned,
+        "turns": one.turns,
+        "on_fold": one.piece.on_fold,
+        "outline": [] if one.piece.opened.is_rectangle else sides,
+    }

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
-from ninja import Schema
+from typing import Annotated
+
 from pydantic import Field
+from typing_extensions import TypedDict
 
-from server.plans.out import ColourOut, LengthOut
+from server.plans.out import ColourOut
+from server.wire.change import ChangeOut
+from server.wire.told import LengthOut
 
-Change = dict[str, str | bool | None]
 
-
-class StrategyOut(Schema):
+class StrategyOut(TypedDict):
     """One way to share the strip over widths: what each is cut to, how many joins, how many of them show."""
 
     name: str
@@ -21,20 +23,13 @@ class StrategyOut(Schema):
     cost: str | None
 
 
-class OfferOut(Schema):
-    """A change that saves cloth or makes do with it, and the fields of the section that it sets (null: lets go)."""
-
-    says: str
-    change: Change
-
-
-class MakesOut(OfferOut):
+class MakesOut(ChangeOut):
     """One thing that the cloth at hand will make."""
 
     name: str
 
 
-class RepeatOut(OfferOut):
+class RepeatOut(ChangeOut):
     """Pleats to the repeat."""
 
     repeats: int
@@ -42,7 +37,7 @@ class RepeatOut(OfferOut):
     depth: LengthOut
 
 
-class WayOut(Schema):
+class WayOut(TypedDict):
     """One way that the strip can lie on the bolt."""
 
     name: str
@@ -54,25 +49,25 @@ class WayOut(Schema):
     taken: bool
 
 
-class DropOut(Schema):
+class DropOut(TypedDict):
     """A drop as cut, and as the repeat asks for it."""
 
     cut: LengthOut
     on_bolt: LengthOut
 
 
-class BuyOut(Schema):
+class BuyOut(TypedDict):
     """What is needed, what to ask for, its cost, and how that stands against what is at hand."""
 
     needed: LengthOut
-    asked: LengthOut | None = Field(description="Null where enough is at hand, or a sheet is all there is.")
+    asked: Annotated[LengthOut | None, Field(description="Null where enough is at hand, or a sheet is all there is.")]
     cost: str | None
     at_hand: LengthOut | None
     short: LengthOut | None
-    take: str = Field(description="The length to take from the shelf, as it is typed.")
+    take: Annotated[str, Field(description="The length to take from the shelf, as it is typed.")]
 
 
-class LinedOut(Schema):
+class LinedOut(TypedDict):
     """The lining as cut; what a tube of it and the face measures turned, and how much face rolls to the back."""
 
     width: LengthOut
@@ -85,14 +80,14 @@ class LinedOut(Schema):
     cost: str | None
 
 
-class LoadOut(Schema):
+class LoadOut(TypedDict):
     """The load on the rail or the band."""
 
     grams: float
     text: str
 
 
-class NotionOut(Schema):
+class NotionOut(TypedDict):
     """Something bought beside the cloth."""
 
     name: str
@@ -100,7 +95,7 @@ class NotionOut(Schema):
     length: LengthOut | None
 
 
-class LookOut(Schema):
+class LookOut(TypedDict):
     """How the front looks with one stripe at the fold or mid-face."""
 
     stripe: int
@@ -109,16 +104,16 @@ class LookOut(Schema):
     front: list[ColourOut]
 
 
-class ClothOut(Schema):
+class ClothOut(TypedDict):
     """One section on its cloth."""
 
     strategies: list[StrategyOut]
-    offers: list[OfferOut]
+    offers: list[ChangeOut]
     ways: list[WayOut]
     drop: DropOut | None
     buy: BuyOut | None
     makes: list[MakesOut]
-    mends: list[OfferOut]
+    mends: list[ChangeOut]
     lining: LinedOut | None
     load: LoadOut | None
     notions: list[NotionOut]
@@ -126,12 +121,29 @@ class ClothOut(Schema):
     pleats_at_hand: int | None
     looks: list[LookOut]
     slip: list[str]
-    assumed: dict[str, str] = Field(description="What is assumed where nothing is said, by its field.")
+    assumed: Annotated[dict[str, str], Field(description="What is assumed where nothing is said, by its field.")]
 
 
-class LaidOut(Schema):
-    """A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned."""
+_FromPlace = TypedDict("_FromPlace", {"from": tuple[float, float]})
 
+
+class SideOut(_FromPlace):
+    """A side of an outline where it lies, (across, along) in mm: straight, or an arc with a radius, `large` past half a turn."""
+
+    to: tuple[float, float]
+    radius: float | None
+    large: bool
+    clockwise: bool
+
+
+class LaidOut(TypedDict):
+    """A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
+
+    `key` tells it from all others, `edge` is the key of the section that it is of.  `outline` is empty of a rectangle.
+    """
+
+    key: str
+    edge: str
     name: str
     section: int
     sheet: int
@@ -142,28 +154,32 @@ class LaidOut(Schema):
     wide: LengthOut
     long: LengthOut
     turned: bool
+    turns: int
     on_fold: bool
+    outline: list[SideOut]
 
 
-class SheetOut(Schema):
+class SheetOut(TypedDict):
     """A cloth that is laid on."""
 
     width: LengthOut
     length: LengthOut
 
 
-class CutPlanOut(Schema):
+class CutPlanOut(TypedDict):
     """The pieces on one cloth: its length, the least that any plan could take, what falls away, what to buy."""
 
+    role: str
     cloth: str
     directional: bool
     width: LengthOut
     length: LengthOut
     bound: LengthOut
     closeness: float
-    best: bool = Field(description="True where no plan can take less.")
+    best: Annotated[bool, Field(description="True where no plan can take less.")]
+    nested: Annotated[bool, Field(description="True where another look, with another seed, may find one.")]
     waste: float
-    asked: LengthOut | None = Field(description="Null where nothing is bought.")
+    asked: Annotated[LengthOut | None, Field(description="Null where nothing is bought.")]
     cost: str | None
     short: LengthOut | None
     sheets: list[SheetOut]
@@ -172,7 +188,7 @@ class CutPlanOut(Schema):
     says: str
 
 
-class ShopOut(Schema):
+class ShopOut(TypedDict):
     """A notion for one piece."""
 
     piece: str
@@ -180,14 +196,14 @@ class ShopOut(Schema):
     much: str
 
 
-class TotalNotionOut(Schema):
+class TotalNotionOut(TypedDict):
     """A notion for the whole work."""
 
     name: str
     much: str
 
 
-class CutOut(Schema):
+class CutOut(TypedDict):
     """The cutting plan of a work and its shopping slip; `lacking` says what is still to be said."""
 
     plans: list[CutPlanOut]

@@ -14,6 +14,7 @@ from server.journal.schema import OpenFile
 from server.wire.json import read_json
 from server.wire.problems import from_schema
 from server.works import services as works
+from server.works.cloths import housed
 from server.works.models import Work
 from server.works.versions import CURRENT, current
 
@@ -37,6 +38,8 @@ def written(key: str) -> tuple[bytes, str]:
         "work": {
             "name": kept["name"],
             "purpose": kept["purpose"],
+            "cloths": kept["cloths"],
+            "thing": kept["thing"],
             "sections": [{"name": one["name"], "spec": one["spec"]} for one in kept["sections"]],
             "checks": [
                 {
@@ -44,7 +47,7 @@ def written(key: str) -> tuple[bytes, str]:
                     "name": one.name,
                     "at": one.at.isoformat(),
                     "measured": one.measured,
-                    "spec": current(one.spec, one.version),
+                    "spec": one.spec,
                     "taken": one.taken,
                 }
                 for one in work.checks.all()
@@ -123,7 +126,17 @@ def _current(said: dict[str, Any]) -> dict[str, Any]:
         ]
 
     lists = {name: brought(work[name]) for name in ("sections", "checks") if name in work}
-    return {**said, "version": VERSION, "work": {**work, **lists}}
+    made = {**work, **lists}
+    sections = made.get("sections")
+    if isinstance(sections, list) and all(
+        isinstance(one, dict) and isinstance(one.get("spec"), dict) for one in sections
+    ):
+        made |= {
+            name: value
+            for name, value in housed({**made, "sections": sections}, apart=True).items()
+            if name in made or name == "cloths"
+        }
+    return {**said, "version": VERSION, "work": made}
 
 
 @transaction.atomic
@@ -133,7 +146,9 @@ def taken_in(data: bytes, name: str) -> Work:
     sections = [
         {"name": one.name, "spec": one.spec.model_dump(mode="json", exclude_unset=True)} for one in file.sections
     ]
-    work = works.create(file.name, file.purpose, sections, file.log.model_dump())
+    cloths = {role: cloth.model_dump(mode="json", exclude_unset=True) for role, cloth in file.cloths.items()}
+    thing = None if file.thing is None else file.thing.model_dump(mode="json", exclude_unset=True)
+    work = works.create(file.name, file.purpose, sections, file.log.model_dump(), cloths, thing)
     keys = [section.key for section in work.sections.all()]
     for one in file.checks:
         Check.objects.create(

@@ -20,6 +20,7 @@ from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import services as works
+from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import answered, once, remember
 from server.works.schema import LogIn, StaleOut, WorkOut, Works
@@ -50,7 +51,7 @@ def write_log(request: HttpRequest, key: str, given: LogIn) -> HttpResponse:
     said = given.model_dump(exclude={"revision", "run"}, exclude_unset=True)
     words = {name: value for name, value in said.items() if value is not None}
 
-    def edit(kept: works.Document) -> works.Document:
+    def edit(kept: Document) -> Document:
         return {**kept, "log": works.with_words(kept["log"], words)}
 
     place = f"log.{'.'.join(words)}/{given.run}"

@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated, Literal
 
-from ninja import Schema
 from pydantic import Field
+from typing_extensions import TypedDict
 
 from server.plans.check import CheckOut
-from server.plans.schema import SectionSpec, TurnSpec
-from server.plans.typed import Strict, Typed
+from server.wire.section import SectionSpec
 from server.wire.times import Moment
+from server.wire.typed import Strict, Typed
+from server.wire.work import Cloths, ThingSpec
 from server.works.schema import LogTold, Long, Name, Purpose, Revision, Short
 
 
@@ -33,10 +33,14 @@ class PlaceIn(Strict):
     folded: Annotated[int, Field(ge=0, le=1_000_000)] = 0
 
 
-class PlaceOut(PlaceIn):
-    """A place and the piece that it is of."""
+class PlaceOut(TypedDict):
+    """How far the marking of a piece has come."""
 
     section: str
+    at: int
+    nought: Literal["start", "end", "middle"]
+    side: Literal["RS", "WS"]
+    folded: int
 
 
 class CheckTold(CheckOut):
@@ -44,21 +48,21 @@ class CheckTold(CheckOut):
 
     section: str
     name: str
-    at: datetime
+    at: str
     taken: bool
 
 
-class PhotographOut(Schema):
+class PhotographOut(TypedDict):
     """A photograph; the picture is at /api/photographs/KEY."""
 
     key: str
     says: str
-    at: datetime
+    at: str
     width: int
     height: int
 
 
-class EachOut(Schema):
+class EachOut(TypedDict):
     """How far each pleat of one check was off, in mm (above nought: too wide) and in words, and the work it was of."""
 
     work: str
@@ -66,7 +70,14 @@ class EachOut(Schema):
     text: str
 
 
-class UsualOut(Schema):
+class TurnOut(TypedDict):
+    """A turn of cloth, as a section has it."""
+
+    by: str
+    way: Literal["narrower", "wider"]
+
+
+class UsualOut(TypedDict):
     """How pleats of one cloth usually come out, and the turn of cloth that makes up for it."""
 
     cloth: str
@@ -74,8 +85,10 @@ class UsualOut(Schema):
     each: list[EachOut]
     mean: float
     spread: float
-    turn: TurnSpec | None
-    turns: dict[str, TurnSpec] = Field(description="What each piece of this work in that cloth can learn from others.")
+    turn: TurnOut | None
+    turns: Annotated[
+        dict[str, TurnOut], Field(description="What each piece of this work in that cloth can learn from others.")
+    ]
     says: str
 
 
@@ -120,6 +133,8 @@ class FileWork(Strict):
 
     name: Name
     purpose: Purpose = ""
+    cloths: Cloths = {}
+    thing: ThingSpec | None = None
     sections: Annotated[list[FileSection], Field(max_length=60)] = []
     checks: Annotated[list[FileCheck], Field(max_length=500)] = []
     log: FileLog = FileLog()
@@ -129,11 +144,11 @@ class OpenFile(Strict):
     """A `.ribbon.json` file: one work, open to every program."""
 
     format: Literal["young-ribbon"]
-    version: Literal[1, 2] = 2
+    version: Literal[4] = 4
     work: FileWork
 
 
-class RemainsOut(Schema):
+class RemainsOut(TypedDict):
     """What goes with a work that is deleted for good; `bytes` of its photographs, `says` all of it as a sentence."""
 
     pieces: int

@@ -8,16 +8,19 @@ from django.db import transaction
 from django.http import Http404
 from django.utils import timezone
 
-from ribbon.checking import Verdict, usual
+from ribbon.edge import edge_plan
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
-from ribbon.pins import Section, plan
+from ribbon.table.checking import Verdict, usual
 from server.journal.models import Check, Photograph, Place
 from server.journal.photographs import Drawn, path_of
-from server.plans.check import CheckIn, told_verdict, verdict_of
+from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
+from server.wire.read_edge import Given
 from server.works import services as works
+from server.works.cloths import unhoused
+from server.works.history import Document
 from server.works.models import Work
-from server.works.versions import CURRENT, current
+from server.works.versions import CURRENT
 
 MOST_PHOTOGRAPHS = 40
 
@@ -25,8 +28,8 @@ MOST_PHOTOGRAPHS = 40
 def log_of(key: str) -> dict[str, Any]:
     """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
     work = works.find(key)
-    specs = [current(section.spec, section.version) for section in work.sections.all()]
-    cloths = sorted({name for spec in specs if (name := (spec.get("cloth") or {}).get("name"))})
+    specs = [unhoused(section.spec, work.cloths) for section in work.sections.all()]
+    cloths = sorted({name for spec in specs if (name := spec.get("cloth", {}).get("name"))})
     return {
         **works.LOG,
         **work.log,
@@ -64,21 +67,22 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
     kept = works.section_of(works.document(work), section)
     if kept is None:
         raise Http404
-    said = CheckIn.model_validate({"spec": kept["spec"], "measured": measured})
-    found = verdict_of(said)
-    told = told_verdict(said, found)
+    alone = unhoused(kept["spec"], work.cloths)
+    said = CheckIn.model_validate({"spec": alone, "measured": measured})
+    given = given_of(said)
+    told = told_verdict(given, verdict_of(said, given))
     typed = [text for text in measured if text.strip()]
     if take:
         correction = told["correction"]
 
-        def edit(document: works.Document) -> works.Document:
+        def edit(document: Document) -> Document:
             before = kept["spec"].get("corrections", [])
             spec = {**kept["spec"], "corrections": [*before, correction]} if correction else kept["spec"]
             return works.with_section(document, section, spec=spec)
 
         works.change(key, {"revision": revision}, f"the correction of {kept['name']}", edit)
     Check.objects.create(
-        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=kept["spec"],
+        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=alone,
         version=CURRENT, taken=take,
     )  # fmt: skip
     if not take:
@@ -90,11 +94,12 @@ def _touch(work: Work) -> None:
     Work.objects.filter(pk=work.pk).update(touched=timezone.now())
 
 
-def _verdict(check: Check) -> tuple[CheckIn, Verdict] | None:
+def _verdict(check: Check) -> tuple[Given, Verdict] | None:
     """A check as it was, None where its spec can no longer be read."""
     try:
-        said = CheckIn.model_validate({"spec": current(check.spec, check.version), "measured": check.measured})
-        return said, verdict_of(said)
+        said = CheckIn.model_validate({"spec": check.spec, "measured": check.measured})
+        given = given_of(said)
+        return given, verdict_of(said, given)
     except (ValueError, Refusal):
         return None
 
@@ -119,8 +124,8 @@ def _turns(work: Work, cloth: str) -> dict[str, Any]:
     """
     found = {}
     for section in work.sections.all():
-        spec = current(section.spec, section.version)
-        if (spec.get("cloth") or {}).get("name") != cloth:
+        spec = unhoused(section.spec, work.cloths)
+        if spec.get("cloth", {}).get("name") != cloth:
             continue
         told = usual_of(cloth, spec.get("unit", "cm"), without=section.key)
         if told is not None and told["turn"]:
@@ -141,9 +146,9 @@ def usual_of(cloth: str, unit: str, without: str = "") -> dict[str, Any] | None:
         if check.spec.get("corrections") or check.spec.get("turn"):
             continue  # sewn by other marks than the plan's own
         read = _verdict(check)
-        if read is None or not isinstance(read[0].spec.section, Section):
+        if read is None or read[0].edge.only is None:
             continue
-        count = plan(read[0].spec.section).count
+        count = edge_plan(read[0].edge).count
         found.append((read[1].off, count))
         if count:
             share = read[1].off / count

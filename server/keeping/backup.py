@@ -21,9 +21,10 @@ from server.journal.services import counted
 from server.keeping.rows import ORDERS, TABLES, written
 from server.shelf.models import Cloth
 from server.works.models import Work
+from server.works.versions import CURRENT
 
-VERSION = 3
 FORMAT = "young-ribbon-backup"
+VERSION = CURRENT
 ABOUT = "about.json"
 Progress = Callable[[float, str], None]
 
@@ -36,7 +37,7 @@ def size_now() -> dict[str, Any]:
     """How large a backup of all that is here would be, nearly, and what is in it."""
     files = set(Photograph.objects.values_list("file", flat=True))
     pictures = sum(path.stat().st_size for file in files if (path := path_of(file)) is not None)
-    database = Path(settings.DATABASES["default"]["NAME"])
+    database = Path(str(settings.DATABASES["default"]["NAME"]))
     rows = database.stat().st_size // 12 if database.is_file() else 0
     says = " and ".join(
         (
@@ -106,15 +107,17 @@ def _write_rows(made: ZipFile, pictures: Path, progress: Progress) -> tuple[dict
     """(how many rows each table has, the files that photographs are in)."""
     counts: dict[str, int] = {}
     connection.ensure_connection()
-    mode = getattr(connection, "transaction_mode", None)
-    connection.transaction_mode = None  # reading alone: nobody is kept waiting
+    # Of SQLite alone, so that the general one does not know of it.
+    sqlite: Any = connection
+    mode = getattr(sqlite, "transaction_mode", None)
+    sqlite.transaction_mode = None  # reading alone: nobody is kept waiting
     try:
         with transaction.atomic():
             named = set(Photograph.objects.values_list("file", flat=True))
             files = sorted(file for file in named if _place(file, pictures).is_file())
             for number, (name, table) in enumerate(TABLES.items()):
                 progress(0.5 * number / len(TABLES), f"writing {name}")
-                rows = table.model.objects.order_by(*ORDERS.get(name, ("pk",)))
+                rows = table.model._default_manager.order_by(*ORDERS.get(name, ("pk",)))
                 counts[name] = 0
                 with made.open(f"rows/{name}.jsonl", "w", force_zip64=True) as out:
                     for row in rows.iterator(chunk_size=200):
@@ -123,7 +126,7 @@ def _write_rows(made: ZipFile, pictures: Path, progress: Progress) -> tuple[dict
                         out.write(written(row) + b"\n")
                         counts[name] += 1
     finally:
-        connection.transaction_mode = mode
+        sqlite.transaction_mode = mode
     return counts, files
 
 

@@ -29,7 +29,7 @@ class Trouble(NamedTuple):
 
 def database() -> Path:
     """The file that the works are in."""
-    return Path(settings.DATABASES["default"]["NAME"])
+    return Path(str(settings.DATABASES["default"]["NAME"]))
 
 
 def damaged(why: str = "") -> Trouble:

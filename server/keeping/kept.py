@@ -10,6 +10,7 @@ from zipfile import BadZipFile, ZipFile
 
 import orjson
 
+from server.journal.services import counted
 from server.keeping import backup, whole
 from server.shelf.models import Cloth
 from server.wire.files import folder_of
@@ -60,7 +61,7 @@ def told(one: Kept) -> dict[str, Any]:
         with ZipFile(folder() / one.name) as held:
             rows = orjson.loads(held.read(backup.ABOUT))["rows"]
         counts = (("works.work", "works"), ("shelf.cloth", "cloths"), ("journal.photograph", "photographs"))
-        says = ", ".join(backup.counted(rows[table], name) for table, name in counts)
+        says = ", ".join(counted(rows[table], name) for table, name in counts)
     except (BadZipFile, OSError, KeyError, ValueError, TypeError):
         says = "it cannot be read"
     return {

@@ -25,10 +25,10 @@ from server.journal.models import Photograph
 from server.journal.services import counted
 from server.keeping import whole
 from server.keeping.backup import VERSION, Progress
-from server.keeping.rows import TABLES, Row
+from server.keeping.rows import TABLES, KeptRow
 from server.keeping.source import Damaged, Source
-from server.plans.schema import SectionSpec
 from server.shelf.models import Cloth
+from server.wire.section import SectionSpec
 from server.works.differences import back, forward
 from server.works.models import HighWater, Work
 
@@ -70,7 +70,7 @@ def restore(
             progress(0.7, "putting it in")
             used = _used()
             for table in reversed(TABLES.values()):
-                table.model.objects.all().delete()
+                table.model._default_manager.all().delete()
             for number, (table_name, table) in enumerate(TABLES.items()):
                 progress(0.7 + 0.3 * number / len(TABLES), f"putting in {table_name}")
                 _put(source, table_name, table, renamed)
@@ -114,7 +114,7 @@ class _Looked:
             if said != self.counts[name]:
                 raise Damaged(f"{name} has {self.counts[name]} rows of {said}")
 
-    def _row(self, source: Source, name: str, at: int, values: Any) -> Row:
+    def _row(self, source: Source, name: str, at: int, values: Any) -> KeptRow:
         table = TABLES[name]
         row = read(name, at, values)
         self.counts[name] += 1
@@ -137,7 +137,7 @@ class _Looked:
 
     def _remember(self, name: str, values: dict[str, Any]) -> None:
         if name == "works.work":
-            document = {"name": values["name"], "purpose": values["purpose"], "log": values["log"], "sections": []}
+            document = {name: values[name] for name in ("name", "purpose", "cloths", "thing", "log")} | {"sections": []}
             self._documents[values["key"]] = zlib.compress(orjson.dumps(document), 1)
             return
         document = orjson.loads(zlib.decompress(self._documents[values["work_id"]]))
@@ -187,7 +187,7 @@ def _work_of(values: Any) -> Any:
 def _is_work(before: dict[str, Any], now: dict[str, Any], at: int) -> None:
     """Raises `_Wrong` where a step of a history does not lead to a work; `before` is one."""
     try:
-        if set(now) != {"name", "purpose", "log", "sections"}:
+        if set(now) != {"name", "purpose", "cloths", "thing", "log", "sections"}:
             raise ValueError("it makes something else of the work")
         same = {id(section) for section in before["sections"]}
         for section in now["sections"]:
@@ -197,13 +197,13 @@ def _is_work(before: dict[str, Any], now: dict[str, Any], at: int) -> None:
                 SectionSpec.model_validate(section["spec"])
         row = {"position": 0, "revision": 0, "stamps": {}, "key": "aaaaaaaaaa", "deleted": None}
         times = dict.fromkeys(("made", "touched"), "2026-01-01T00:00:00Z")
-        words = {name: now[name] for name in ("name", "purpose", "log")}
+        words = {name: now[name] for name in ("name", "purpose", "cloths", "thing", "log")}
         TABLES["works.work"].model_validate({**row, **times, **words})
     except (ValueError, TypeError, KeyError) as error:
         raise _Wrong("works.change", at, _said(error)) from None
 
 
-def read(name: str, at: int, values: Any) -> Row:
+def read(name: str, at: int, values: Any) -> KeptRow:
     """A row by its own reader.  Raises `_Wrong`, naming the table, the row and the field."""
     try:
         row = TABLES[name].model_validate(values)
@@ -224,7 +224,7 @@ def _nested(value: Any) -> bool:
     return isinstance(value, dict | list)
 
 
-def _put(source: Source, name: str, table: type[Row], renamed: dict[str, str]) -> None:
+def _put(source: Source, name: str, table: type[KeptRow], renamed: dict[str, str]) -> None:
     batch: list[Any] = []
     for at, values in source.rows(name):
         row = read(name, at, values).values()
@@ -234,9 +234,9 @@ def _put(source: Source, name: str, table: type[Row], renamed: dict[str, str]) -
             row["file"] = renamed[row["file"]]
         batch.append(table.model(**row))
         if len(batch) == _BATCH:
-            table.model.objects.bulk_create(batch)
+            table.model._default_manager.bulk_create(batch)
             batch = []
-    table.model.objects.bulk_create(batch)
+    table.model._default_manager.bulk_create(batch)
 
 
 def _pictures(source: Source, progress: Progress) -> dict[str, str]:
@@ -280,7 +280,7 @@ def _used() -> tuple[int, dict[str, tuple[int, Any]]]:
 
 def _state(work: Work) -> bytes:
     sections = [(one.key, one.name, one.position, one.spec) for one in work.sections.all()]
-    kept = (work.name, work.purpose, work.log, work.deleted, sections)
+    kept = (work.name, work.purpose, work.cloths, work.thing, work.log, work.deleted, sections)
     return hashlib.sha256(orjson.dumps(kept, option=orjson.OPT_SORT_KEYS)).digest()
 
 

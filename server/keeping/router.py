@@ -26,7 +26,7 @@ _NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problem
 
 
 @router.get("/backup", response=_NO, operation_id="backup", openapi_extra=described("application/zip"))
-def take_backup(request: HttpRequest) -> HttpResponse:
+def take_backup(request: HttpRequest) -> StreamingHttpResponse:
     """Everything in one file, read back before it is sent."""
     path = settings.DATA / f".half-{secrets.token_hex(8)}.zip"
     try:
@@ -72,7 +72,7 @@ def list_backups(request: HttpRequest) -> HttpResponse:
 
 
 @router.get("/backups/{name}", response=_NO, operation_id="kept_backup", openapi_extra=described("application/zip"))
-def kept_backup(request: HttpRequest, name: str) -> HttpResponse:
+def kept_backup(request: HttpRequest, name: str) -> StreamingHttpResponse:
     """One of them."""
     return _sent(_there(name), name)
 

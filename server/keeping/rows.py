@@ -13,12 +13,13 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_vali
 
 from ribbon.lengths import UNITS, read_length
 from server.journal.models import Check, Photograph, Place
-from server.plans.cloth import ClothSpec
-from server.plans.schema import SectionSpec, UnitSign
-from server.plans.typed import Typed
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import wrong_with
+from server.wire.cloth import ClothSpec
+from server.wire.section import SectionSpec
 from server.wire.times import Moment
+from server.wire.typed import Typed, UnitSign
+from server.wire.work import Cloths, ThingSpec
 from server.works.models import Answered, Change, HighWater, Section, Work
 from server.works.schema import Key, LogWords, Name, Purpose
 from server.works.services import with_words
@@ -32,7 +33,7 @@ Short = Annotated[str, StringConstraints(strict=True, max_length=200, pattern=r"
 Measures = Annotated[list[Typed], Field(min_length=1, max_length=40)]
 
 
-class Row(BaseModel):
+class KeptRow(BaseModel):
     """One row of a table, as a backup has it; `values` are those of the model."""
 
     model_config = ConfigDict(extra="forbid")
@@ -51,26 +52,30 @@ def _typed(spec: BaseModel) -> dict[str, Any]:
     return spec.model_dump(mode="json", exclude_unset=True)
 
 
-class WorkRow(Row):
+class KeptWork(KeptRow):
     """A work."""
 
     model = Work
     key: Key
     name: Name
     purpose: Purpose
+    cloths: Cloths
+    thing: ThingSpec | None
     log: LogWords
     revision: Whole
-    stamps: Annotated[dict[Annotated[str, Field(max_length=20)], Whole], Field(max_length=100)]
+    stamps: Annotated[dict[Annotated[str, Field(max_length=40)], Whole], Field(max_length=200)]
     position: Annotated[int, Field(strict=True, ge=-(10**6), le=10**6)]
     made: Moment
     touched: Moment
     deleted: Moment | None
 
     def values(self) -> dict[str, Any]:
-        return {**super().values(), "log": with_words({}, _typed(self.log))}
+        cloths = {role: _typed(cloth) for role, cloth in self.cloths.items()}
+        thing = None if self.thing is None else _typed(self.thing)
+        return {**super().values(), "log": with_words({}, _typed(self.log)), "cloths": cloths, "thing": thing}
 
 
-class SectionRow(Row):
+class KeptSection(KeptRow):
     """A piece of a work."""
 
     model = Section
@@ -101,7 +106,7 @@ class StepRow(BaseModel):
         return self
 
 
-class ChangeRow(Row):
+class KeptChange(KeptRow):
     """A change to a work."""
 
     model = Change
@@ -119,7 +124,7 @@ class ChangeRow(Row):
         return {**super().values(), "difference": [step.model_dump(exclude_unset=True) for step in self.difference]}
 
 
-class HighWaterRow(Row):
+class KeptHighWater(KeptRow):
     """The highest revision of what is kept no longer."""
 
     model = HighWater
@@ -128,7 +133,7 @@ class HighWaterRow(Row):
     revision: Whole
 
 
-class AnsweredRow(Row):
+class KeptAnswered(KeptRow):
     """An act that was answered, its answer packed and in letters."""
 
     model = Answered
@@ -153,7 +158,7 @@ class AnsweredRow(Row):
         return {**super().values(), "body": body}
 
 
-class ClothRow(Row):
+class KeptCloth(KeptRow):
     """A cloth on the shelf."""
 
     model = Cloth
@@ -172,7 +177,7 @@ class ClothRow(Row):
         return {**super().values(), "spec": spec}
 
 
-class MovementRow(Row):
+class KeptMovement(KeptRow):
     """What went out of a cloth or came back to it."""
 
     model = Movement
@@ -189,7 +194,7 @@ class MovementRow(Row):
         return super().values()
 
 
-class PlaceRow(Row):
+class KeptPlace(KeptRow):
     """How far the marking of a piece has come."""
 
     model = Place
@@ -203,7 +208,7 @@ class PlaceRow(Row):
     folded: Whole
 
 
-class CheckRow(Row):
+class KeptCheck(KeptRow):
     """A check of a basted piece."""
 
     model = Check
@@ -222,7 +227,7 @@ class CheckRow(Row):
         return {**super().values(), "spec": _typed(self.spec)}
 
 
-class PhotographRow(Row):
+class KeptPhotograph(KeptRow):
     """A photograph, whose picture is a file of the backup."""
 
     model = Photograph
@@ -237,10 +242,10 @@ class PhotographRow(Row):
 
 
 # In the order in which they can be put in: what belongs to something comes after it.
-TABLES: dict[str, type[Row]] = {
+TABLES: dict[str, type[KeptRow]] = {
     f"{row.model.__module__.split('.')[1]}.{row.model.__name__.lower()}": row
     for row in (
-        WorkRow, SectionRow, ChangeRow, HighWaterRow, AnsweredRow, ClothRow, MovementRow, PlaceRow, CheckRow, PhotographRow,
+        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph,
     )
 }  # fmt: skip
 ORDERS = {"works.section": ("work_id", "position", "key"), "works.change": ("work_id", "number")}

@@ -2,23 +2,22 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated
 
-from ninja import Schema
 from pydantic import Field, StringConstraints
+from typing_extensions import TypedDict
 
-from server.plans.typed import Strict
+from server.wire.typed import Strict
 
 
-class SizeOut(Schema):
+class SizeOut(TypedDict):
     """How large a backup would be, nearly, in bytes, and what would be in it."""
 
     bytes: int
     says: str
 
 
-class ProgressOut(Schema):
+class ProgressOut(TypedDict):
     """What is being done, `backup` or `restore` or nothing; how much of it is done, from 0 to 1; where it is."""
 
     doing: str
@@ -26,18 +25,18 @@ class ProgressOut(Schema):
     says: str
 
 
-class KeptOut(Schema):
+class KeptOut(TypedDict):
     """A backup that the program made by itself."""
 
     name: str
-    at: datetime
+    at: str
     why: str
     bytes: int
     size: str
     says: str
 
 
-class BackupsOut(Schema):
+class BackupsOut(TypedDict):
     """The backups in the data folder, the newest first; `failed` says why the day's own could not be made."""
 
     folder: str
@@ -45,7 +44,7 @@ class BackupsOut(Schema):
     failed: str
 
 
-class RestoredOut(Schema):
+class RestoredOut(TypedDict):
     """What a backup brought back."""
 
     works: int

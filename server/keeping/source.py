@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import zlib
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
 from zipfile import ZIP_DEFLATED, ZIP_STORED, BadZipFile, ZipFile
@@ -17,10 +17,12 @@ from server.keeping.backup import ABOUT, FORMAT, VERSION
 from server.keeping.rows import TABLES
 from server.keeping.whole import DATABASE
 from server.wire.json import read_json
-from server.works.earlier import differences_of
+from server.works.earlier import differences_again, differences_of
+from server.works.history import Document, Steps
 from server.works.versions import CURRENT, cloth_of_two, current
 
 OLD = "everything.json"
+_BY_ROWS = 3  # the first version with a file for each table
 MOST_LINE = 24 * 1024 * 1024
 MOST_ROWS = 2_000_000
 MOST_TEXT = 4 * 1024**3  # all rows together, unpacked
@@ -62,7 +64,7 @@ class Source:
             raise self.wrong
         self.counts: dict[str, Any] = {}  # how many rows each table had when it was made, where that is said
         self.version = self._version(names)
-        self._old = self._read_old() if OLD in names and self.version < VERSION else None
+        self._old = self._read_old() if OLD in names else self._read_third() if self.version < VERSION else None
 
     def _version(self, names: set[str]) -> int:
         try:
@@ -89,7 +91,7 @@ class Source:
             raise refuse(
                 "not_backup", "file", self.name, "the backup does not say which version it is", "choose another backup"
             )
-        if version > VERSION or (version == VERSION) != (ABOUT in names):
+        if version > VERSION or (version >= _BY_ROWS) != (ABOUT in names):
             raise refuse(
                 "later",
                 "file",
@@ -140,6 +142,23 @@ class Source:
         except _DAMAGED as error:
             raise Damaged(f"{table} cannot be read: {str(error)[:120]}") from None
 
+    def _read_third(self) -> dict[str, list[bytes]]:
+        """The rows of version 3, as this one writes them: works without cloths of their own, specs of version 2."""
+        held = {name: list(self._lines(name)) for name in TABLES}
+        try:
+            return _housed(held)
+        except (KeyError, TypeError, AttributeError, ValueError, orjson.JSONDecodeError) as error:
+            raise self._not_whole(error) from None
+
+    def _not_whole(self, error: Exception) -> Refusal:
+        return refuse(
+            "not_backup",
+            "file",
+            self.name,
+            f"the backup does not hold together: {type(error).__name__} {str(error)[:120]}",
+            "choose another backup; nothing was changed",
+        )
+
     def _read_old(self) -> dict[str, list[bytes]]:
         """The rows of versions 1 and 2, as this one writes them."""
         if self.zip.getinfo(OLD).file_size > MOST_OLD:
@@ -165,13 +184,7 @@ class Source:
         try:
             return _brought_up(held)
         except (KeyError, TypeError, AttributeError, ValueError) as error:
-            raise refuse(
-                "not_backup",
-                "file",
-                self.name,
-                f"the backup does not hold together: {type(error).__name__} {str(error)[:120]}",
-                "choose another backup; nothing was changed",
-            ) from None
+            raise self._not_whole(error) from None
 
 
 _NAMED = {"work": "work_id", "cloth": "cloth_id"}
@@ -190,55 +203,74 @@ def _flat(name: str, row: dict[str, Any]) -> dict[str, Any]:
 
 
 def _brought_up(held: dict[str, list[bytes]]) -> dict[str, list[bytes]]:
-    """Rows of versions 1 and 2 as version 3 has them: logs in their works, histories of differences, specs of today."""
-    found: dict[str, list[bytes]] = {name: [] for name in TABLES}
+    """Rows of versions 1 and 2 as this one has them: logs in their works, histories of differences, specs of today."""
     logs = {}
     for line in held["journal.entry"]:
         entry = orjson.loads(line)
         words = {name: entry[name] for name in ("notes", "faults", "hours", "cost", "finished")}
         logs[entry["work_id"]] = {name: value for name, value in words.items() if value}
-    works: dict[str, dict[str, Any]] = {}
+    works = []
     for line in held["works.work"]:
         work = orjson.loads(line)
-        work |= {"log": logs.get(work["key"], {}), "stamps": {"*": work["revision"]}}
-        works[work["key"]] = {**work, "sections": []}
-        found["works.work"].append(orjson.dumps(work))
-    for line in held["works.section"]:
-        section = orjson.loads(line)
-        section |= {"spec": current(section["spec"], section["version"]), "version": CURRENT}
-        works[section["work_id"]]["sections"].append(section)
-        found["works.section"].append(orjson.dumps(section))
-    found["works.change"] = _histories(held["works.change"], works)
+        works.append(work | {"log": logs.get(work["key"], {}), "stamps": {"*": work["revision"]}})
+
+    def history(changes: list[dict[str, Any]], now: Document) -> tuple[Document, list[Steps]]:
+        return differences_of([(one.pop("before"), one.pop("after"), one["undone"]) for one in changes], now)
+
+    found = _works(works, held, history)
     for line in held["shelf.cloth"]:
         cloth = orjson.loads(line)
         found["shelf.cloth"].append(orjson.dumps({**cloth, "spec": cloth_of_two(cloth["spec"])}))
+    for line in held["journal.photograph"]:
+        photograph = orjson.loads(line)
+        found["journal.photograph"].append(orjson.dumps({**photograph, "file": photograph["key"]}))
+    return found | {name: held[name] for name in ("shelf.movement", "journal.place")}
+
+
+def _housed(held: dict[str, list[bytes]]) -> dict[str, list[bytes]]:
+    """Rows of version 3 as this one has them."""
+
+    def history(changes: list[dict[str, Any]], now: Document) -> tuple[Document, list[Steps]]:
+        return differences_again([(one["difference"], one["undone"]) for one in changes], now)
+
+    found = _works([orjson.loads(line) for line in held["works.work"]], held, history)
+    same = ("works.highwater", "shelf.cloth", "shelf.movement", "journal.place", "journal.photograph")
+    # What was answered was answered as works were then.
+    return found | {name: held[name] for name in same}
+
+
+def _works(
+    works: list[dict[str, Any]],
+    held: dict[str, list[bytes]],
+    history: Callable[[list[dict[str, Any]], Document], tuple[Document, list[Steps]]],
+) -> dict[str, list[bytes]]:
+    """The rows of works, their sections, their changes and checks, as today; `history` brings one work's changes up."""
+    found: dict[str, list[bytes]] = {name: [] for name in TABLES}
+    sections = _by_work(held["works.section"], "position")
+    changes = _by_work(held["works.change"], "number")
+    for work in works:
+        own, steps = sections.pop(work["key"], []), changes.pop(work["key"], [])
+        now = {name: work[name] for name in ("name", "purpose", "log")} | {
+            "sections": [{name: one[name] for name in ("key", "name", "spec", "version")} for one in own]
+        }
+        made, differences = history(steps, now)
+        found["works.work"].append(orjson.dumps({**work, "cloths": made["cloths"], "thing": None}))
+        for section, after in zip(own, made["sections"], strict=True):
+            found["works.section"].append(orjson.dumps(section | {"spec": after["spec"], "version": CURRENT}))
+        for change, difference in zip(steps, differences, strict=True):
+            found["works.change"].append(orjson.dumps({**change, "difference": difference}))
+    if sections or changes:
+        raise ValueError(f"a piece or a change is of the work {next(iter(sections or changes))}, which is not there")
     for line in held["journal.check"]:
         check = orjson.loads(line)
         check |= {"spec": current(check["spec"], check["version"]), "version": CURRENT}
         found["journal.check"].append(orjson.dumps(check))
-    for line in held["journal.photograph"]:
-        photograph = orjson.loads(line)
-        found["journal.photograph"].append(orjson.dumps({**photograph, "file": photograph["key"]}))
-    for name in ("shelf.movement", "journal.place"):
-        found[name] = held[name]
     return found
 
 
-def _histories(lines: list[bytes], works: dict[str, dict[str, Any]]) -> list[bytes]:
-    of_works: dict[str, list[bytes]] = defaultdict(list)
+def _by_work(lines: list[bytes], order: str) -> dict[str, list[dict[str, Any]]]:
+    found: dict[str, list[dict[str, Any]]] = defaultdict(list)
     for line in lines:
-        of_works[orjson.loads(line)["work_id"]].append(line)
-    found = []
-    for key, own in of_works.items():
-        changes = sorted((orjson.loads(line) for line in own), key=lambda change: change["number"])
-        work = works[key]
-        sections = [
-            {name: one[name] for name in ("key", "name", "spec", "version")}
-            for one in sorted(work["sections"], key=lambda one: one["position"])
-        ]
-        now = {"name": work["name"], "purpose": work["purpose"], "log": work["log"], "sections": sections}
-        differences = differences_of([(one["before"], one["after"], one["undone"]) for one in changes], now)
-        for change, difference in zip(changes, differences, strict=True):
-            kept = {name: value for name, value in change.items() if name not in ("before", "after")}
-            found.append(orjson.dumps({**kept, "difference": difference}))
-    return found
+        row = orjson.loads(line)
+        found[row["work_id"]].append(row)
+    return {work: sorted(rows, key=lambda row: int(row[order])) for work, rows in found.items()}

@@ -1,117 +1,103 @@
-"""A plan as it goes out on the wire."""
+"""The plan of an edge as it goes out on the wire."""
 
 from __future__ import annotations
 
-from typing import Any
-
-from ribbon.cautions import cautions
-from ribbon.chalk import as_marked, found_by_folding
-from ribbon.lengths import ZERO
-from ribbon.notes import gathered
-from ribbon.pins import (
-    Band,
-    Inserted,
-    Plan,
-    Section,
-    Taped,
-    Tapered,
-    inserted,
-    laid,
-    mixed,
-    plan,
-    strip,
-    taped,
-    tapered,
-)
-from ribbon.readings import behind, lies, lining_marks, marks, past_ends
-from ribbon.slip import made_as, slip, tape_says
+from ribbon.cloth import fronts_of, lies_on_cloth
+from ribbon.edge import EdgePlan, Gathered, Inserted, PlannedStretch, TapedEdge, Tapered
+from ribbon.lengths import ZERO, Length, typed_number
+from ribbon.readings import behind, lies, lining_marks, marks
+from ribbon.says.cautions import cautions
+from ribbon.says.slip import slip, tape_says
 from ribbon.strip import walk
-from server.plans.bounds import bounded, bounded_plan
-from server.plans.drawn import Writer, told_allowance, told_joins, told_marks, told_sayings, told_strip
-from server.plans.joining import Cut, fronts_of, joined_for
-from server.plans.mixed import answer_of_mixed
-from server.plans.sizes import number, sizes_of
+from ribbon.table.chalk import found_by_folding
+from server.plans.bounds import planned
+from server.plans.drawn import (
+    told_allowance,
+    told_back,
+    told_joins,
+    told_marks,
+    told_showing,
+    told_slip,
+    told_thick,
+    told_walk,
+    told_warnings,
+    told_widths,
+)
+from server.plans.out import (
+    GatheredOut,
+    InsertedOut,
+    LiesOut,
+    MarkOut,
+    OnTapeOut,
+    PartOut,
+    PlanOut,
+    SolvedOut,
+    TaperOut,
+)
+from server.plans.sizes import NO_SIZES, solved
 from server.plans.stripes import told_stripes
+from server.wire.read_edge import Given
+from server.wire.told import Writer, number, told_ratio
 
 
-def answer_of(section: Section | Band, *, lined: bool = False, cut: Cut | None = None) -> dict[str, Any]:
-    """Everything that follows from `section`; lengths as {mm, text, exact}.  Raises `Refusal`."""
-    if not isinstance(section, Band):
-        return _answer(plan(section), lined, cut or Cut())
-    bounded(section, "A plan with its joins", stripes=len(cut.striped.stripes) if cut and cut.striped else 0)
-    return answer_of_mixed(mixed(section), cut or Cut())
-
-
-def _answer(plan: Plan, lined: bool, cut: Cut) -> dict[str, Any]:
-    section, writer = plan.section, Writer(plan.section)
-    what = "A plan with its joins" if section.cloth.usable else "A plan"
-    bounded_plan(plan, what, stripes=len(cut.striped.stripes) if cut.striped else 0)
-    exact = strip(plan)
-    walked = walk(exact)
-    on_tape = taped(plan, section.tape) if section.tape is not None else None
-    drawn, showing, most = told_strip(writer, exact, walked)
-    fronts = fronts_of(plan, cut)
-    made = joined_for(section, exact, walked, plan, cut)
-    upper, about = tapered(plan), gathered(plan)
-    piece = inserted(plan, upper)
-    said = slip(plan, on_tape, made, most.layers, fronts.more if fronts else ZERO) + made_as(
-        plan, upper, piece, about, lined=lined
+def answer_of(given: Given) -> PlanOut:
+    """Everything that follows from a section; lengths as {mm, text, exact}.  Raises `Refusal`."""
+    edge, cutting = given.edge, given.cutting
+    striped = len(cutting.bolt.stripes) if cutting.bolt else 0
+    whole = planned(edge, "A plan with its joins" if edge.cloth.usable else "A plan", stripes=striped)
+    writer, walked, only = Writer.of(whole), whole.walked, whole.only
+    found = fronts_of(only, cutting)
+    more = found.more if found else ZERO
+    lying = lies_on_cloth(whole, cutting)
+    joined = lying.joined if lying else None
+    cut = (
+        sum((width.cut for width in joined.widths), ZERO)
+        if joined
+        else whole.flat + edge.allowance.start + edge.allowance.end + more
     )
-    warned = cautions(plan, exact, walked, showing, past_ends(walked), most, on_tape)
-    cut_width = (
-        sum((width.cut for width in made.widths), ZERO)
-        if made
-        else plan.flat + section.allowance.start + section.allowance.end + (fronts.more if fronts else ZERO)
-    )
+    lined = given.spec.lining
     return {
-        "kind": section.kind.name,
-        "unit": section.unit.sign,
-        "tape": writer.place(section.tape) if section.tape is not None else None,
-        "finished": writer.size(plan.finished),
-        "flat": writer.size(plan.flat),
-        "cut": writer.size(cut_width),
-        **sizes_of(plan, writer, cut),
-        "take_up": writer.size(plan.flat - plan.finished),
-        "lead": writer.size(plan.lead),
-        "tail": writer.size(plan.tail),
-        "allowance": told_allowance(writer, section),
-        **drawn,
-        **_as_marked(writer, plan),
-        "on_tape": _on_tape(writer, plan, on_tape) if on_tape is not None else None,
-        **told_joins(writer, walked, made),
-        **told_sayings(said, warned),
-        "taper": _upper(writer, plan, upper) if upper else None,
-        "inserted": _inserted(writer, piece) if piece else None,
-        "gathered": {
-            "points": [
-                {"finished": writer.place(p.finished), "flat": writer.place(p.flat), "name": p.name}
-                for p in about.points
-            ],
-            "sections": about.thread.sections,
-            "thread": writer.place(about.thread.each),
-            "thread_in_all": writer.place(about.thread.total),
-            "least": writer.size(about.least),
-            "most": writer.size(about.most),
-        }
-        if about
-        else None,
-        "lining": told_marks(writer, lining_marks(exact, walked), walked.parts) if lined else None,
-        "stripes": told_stripes(cut.striped, exact, walked, showing) if cut.striped else None,
-        "parts": [],
+        "kind": only.section.kind.name if only else "mixed",
+        "unit": edge.unit.sign,
+        "tape": writer.place(edge.tape) if edge.tape is not None else None,
+        "finished": writer.size(whole.finished),
+        "flat": writer.size(whole.flat),
+        "cut": writer.size(cut),
+        **(solved(only, cutting) if only else _sums(whole, writer)),
+        "take_up": writer.size(whole.flat - whole.finished),
+        "lead": writer.size(only.lead if only else ZERO),
+        "tail": writer.size(only.tail if only else ZERO),
+        "allowance": told_allowance(writer, edge),
+        "marks": _marks(whole, writer),
+        "on_tape": _on_tape(writer, whole, whole.on_tape) if whole.on_tape else None,
+        "walk": told_walk(writer, whole.strip, walked, whole.stacked),
+        "front": told_showing(whole.showing, walked.parts),
+        "back": told_back(whole),
+        "layers": [told_thick(stretch, walked.parts) for stretch in whole.thick],
+        "thickest": told_thick(whole.thickest, walked.parts),
+        "joins": told_joins(writer, walked, joined),
+        "widths": told_widths(writer, joined),
+        "warnings": told_warnings(cautions(whole)),
+        "slip": told_slip(slip(whole, joined, more, lined=lined)),
+        "taper": _upper(writer, whole, whole.upper) if whole.upper else None,
+        "inserted": _inserted(writer, whole.piece) if whole.piece else None,
+        "gathered": _gathered(writer, whole.gathered) if whole.gathered else None,
+        "lining": told_marks(writer, lining_marks(whole.strip, walked), walked.parts) if lined else None,
+        "stripes": told_stripes(whole, cutting),
+        "parts": [_part(writer, one) for one in whole.stretches] if only is None else [],
     }
 
 
-def lies_of(section: Section | Band) -> list[dict[str, Any]]:
+def lies_of(given: Given) -> list[LiesOut]:
     """Where every line of the exact strip lies, flat and folded.  Raises `Refusal`."""
-    bounded(section, "The table of an edge")
-    exact, _ = laid(section)
-    walked = walk(exact)
-    write, before = section.scribe.write_parts, behind(walked)
+    whole = planned(given.edge, "The table of an edge")
+    exact, walked = whole.strip, whole.walked
+    write, before = given.edge.scribe.write_parts, behind(walked)
     last = len(before) - 1
     return [
         {
             "pleat": one.pleat,
-            "kind": one.kind.value,
+            "kind": one.kind,
             "flat": write(one.flat, walked.parts).text,
             "finished": write(one.x, walked.parts).text,
             "layer": before[min(last, line.after + 1)] + 1,
@@ -120,31 +106,62 @@ def lies_of(section: Section | Band) -> list[dict[str, Any]]:
     ]
 
 
-def _as_marked(writer: Writer, plan: Plan) -> dict[str, Any]:
-    """Exact marks, where there is no tape, with what checks and the turn of the cloth change in them."""
-    section = plan.section
-    if section.tape is not None or not (section.corrections or section.turn):
-        return {}
-    laid = as_marked(plan)
-    walked = walk(laid)
-    return {"marks": told_marks(writer, marks(laid, walked), walked.parts)}
+def _sums(whole: EdgePlan, writer: Writer) -> SolvedOut:
+    """What holds for the whole of an edge that has parts: its own sizes are null, each part's are under `parts`."""
+    full = whole.flat / whole.finished
+    return {
+        **NO_SIZES,
+        "count": number(whole.pleats),
+        "spaces": 0,
+        "fullness": told_ratio(full),
+        "pleated_fullness": told_ratio(full),
+        "gave": [],
+        "assumed": [],
+        "typed": {
+            "finished": writer.typed(whole.finished),
+            "flat": writer.typed(whole.flat),
+            "fullness": typed_number(full),
+        },
+        "loose": [],
+        "choices": [],
+        "explain": [],
+    }
 
 
-def _upper(writer: Writer, plan: Plan, exact: Tapered) -> dict[str, Any]:
+def _part(writer: Writer, one: PlannedStretch) -> PartOut:
+    return {
+        "kind": one.plan.section.kind.name if one.plan else "plain",
+        "start": writer.place(one.start),
+        "flat_start": writer.place(one.flat_start),
+        "finished": writer.size(one.finished),
+        "flat": writer.size(one.flat),
+        "lead": writer.size(one.plan.lead if one.plan else ZERO),
+        "typed": writer.typed(one.finished),
+        "sizes": solved(one.plan) if one.plan else None,
+    }
+
+
+def _marks(whole: EdgePlan, writer: Writer) -> list[MarkOut]:
+    """Exact marks; where there is no tape, with what checks and the turn of the cloth change in them."""
+    if whole.edge.tape is None:
+        return told_marks(writer, whole.marked.marks, whole.marked.walked.parts)
+    return told_marks(writer, marks(whole.strip, whole.walked), whole.walked.parts)
+
+
+def _upper(writer: Writer, whole: EdgePlan, exact: Tapered) -> TaperOut:
     """The upper level: its marks and slants, on the tape where there is one."""
-    tape = plan.section.tape
-    shown = (tapered(plan, tape) if tape is not None else None) or exact
+    shown = whole.upper_on_tape or exact
     walked = walk(shown.strip)
     return {
         "height": writer.place(exact.height),
         "finished": writer.size(exact.finished),
         "on_tape": writer.size(shown.finished),
         "marks": told_marks(writer, marks(shown.strip, walked), walked.parts),
-        "slants": [{"kind": s.kind.value, "pleat": s.pleat, "shift": writer.size(s.shift)} for s in shown.slants],
+        "slants": [{"kind": s.kind, "pleat": s.pleat, "shift": writer.size(s.shift)} for s in shown.slants],
     }
 
 
-def _inserted(writer: Writer, piece: Inserted) -> dict[str, Any]:
+def _inserted(writer: Writer, piece: Inserted) -> InsertedOut:
     return {
         "lines": [
             {
@@ -163,17 +180,33 @@ def _inserted(writer: Writer, piece: Inserted) -> dict[str, Any]:
     }
 
 
-def _on_tape(writer: Writer, plan: Plan, on_tape: Taped) -> dict[str, Any]:
-    tape = plan.section.tape
-    walked = walk(on_tape.strip, tape)
-    found = marks(on_tape.strip, walked, tape)
-    by_folding = found_by_folding(found)
+def _gathered(writer: Writer, about: Gathered) -> GatheredOut:
+    return {
+        "points": [
+            {"finished": writer.place(p.finished), "flat": writer.place(p.flat), "name": p.name} for p in about.points
+        ],
+        "sections": about.thread.sections,
+        "thread": writer.place(about.thread.each),
+        "thread_in_all": writer.place(about.thread.total),
+        "least": writer.size_or_none(about.least),
+        "most": writer.size_or_none(about.most),
+    }
+
+
+def _on_tape(writer: Writer, whole: EdgePlan, on_tape: TapedEdge) -> OnTapeOut:
+    found = whole.marked
+    says = [
+        f"{name}: {tape_says(one.plan, taped)}" if name else tape_says(one.plan, taped)
+        for (name, one), taped in zip(whole.named(), on_tape.stretches, strict=True)
+        if one.plan is not None and taped is not None
+    ]
+    flat: Length = on_tape.strip.flat
     return {
         "finished": writer.size(on_tape.finished),
-        "flat": writer.size(on_tape.flat),
-        "marks": told_marks(writer, found, walked.parts),
+        "flat": writer.size(flat),
+        "marks": told_marks(writer, found.marks, found.walked.parts),
         "groups": [{"pleats": count, "depth": writer.size(depth)} for count, depth in on_tape.groups],
-        "says": " ".join(filter(None, (tape_says(plan, on_tape), by_folding))),
+        "says": " ".join(filter(None, (*says, found_by_folding(found.marks)))),
         "naive_error": writer.size(on_tape.naive_error),
-        "off": writer.size(on_tape.off),
+        "off": writer.size(flat - whole.flat),
     }

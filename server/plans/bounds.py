@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from ribbon.effort import effort, effort_of, too_much
-from ribbon.pins import Band, Plan, Section
+from ribbon.edge import EdgePlan, edge_plan
+from ribbon.effort import effort, too_much
+from ribbon.facts import Edge
 
 # Lines of a strip, as they are counted there: each takes about a second and a half of a core.
 MOST = {
@@ -21,14 +22,16 @@ MOST = {
 }
 
 
-def bounded(section: Section | Band, what: str, *, stripes: int = 0) -> None:
-    """Raises `Refusal` where an edge takes more than is worked out at once for `what`."""
-    held(effort(section, stripes=stripes), what)
+def bounded(whole: EdgePlan, what: str, *, stripes: int = 0) -> None:
+    """Raises `Refusal` where an edge takes more than is worked out at once for `what`; `stripes` are those of its cloth."""
+    held(effort(whole, stripes=stripes), what)
 
 
-def bounded_plan(made: Plan, what: str, *, stripes: int = 0) -> None:
-    """The same for a plan that is known."""
-    held(effort_of(made, stripes=stripes), what)
+def planned(edge: Edge, what: str, *, stripes: int = 0) -> EdgePlan:
+    """The plan of an edge.  Raises `Refusal` where there is none, or it takes more than is worked out at once for `what`."""
+    whole = edge_plan(edge)
+    bounded(whole, what, stripes=stripes)
+    return whole
 
 
 def held(took: int, what: str) -> None:

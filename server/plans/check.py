@@ -2,36 +2,43 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Annotated, Literal
 
-from ninja import Schema
 from pydantic import Field
+from typing_extensions import TypedDict
 
-from ribbon.checking import Verdict, verdict
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_length
-from server.plans.bounds import bounded
-from server.plans.drawn import Writer
-from server.plans.out import LengthOut
-from server.plans.schema import CorrectionSpec, SectionIn
-from server.plans.typed import Strict, Typed
+from ribbon.table.checking import Verdict, verdict
+from server.plans.bounds import planned
+from server.wire.read_edge import Given, read
+from server.wire.section import SectionSpec
+from server.wire.told import LengthOut, Writer
+from server.wire.typed import Strict, Typed
 
 
 class CheckIn(Strict):
     """A section and what was measured of it, at one place or several."""
 
-    spec: SectionIn
+    spec: SectionSpec
     measured: Annotated[list[Typed], Field(max_length=40)]
 
 
-class ChangeOut(Schema):
+class NudgeOut(TypedDict):
     """A pleat and by how many divisions it takes more (below nought: less)."""
 
     pleat: int
     divisions: int
 
 
-class CheckOut(Schema):
+class CorrectionOut(TypedDict):
+    """What is to be changed, as a correction of a section has it."""
+
+    by: str
+    way: Literal["in", "out"]
+
+
+class CheckOut(TypedDict):
     """What a check found, and the correction that joins the section's if it is taken."""
 
     planned: LengthOut
@@ -40,12 +47,12 @@ class CheckOut(Schema):
     per_pleat: LengthOut | None
     within: bool
     says: list[str]
-    changes: list[ChangeOut]
-    correction: CorrectionSpec | None
+    changes: list[NudgeOut]
+    correction: CorrectionOut | None
     after: LengthOut
 
 
-def measures_of(said: list[str], spec: SectionIn) -> list[Length]:
+def _measures(said: list[str], unit: str) -> list[Length]:
     """The measures as lengths, empty lines left out.  Raises `Refusal` with every one that cannot be read."""
     found: list[Length] = []
     problems: list[Problem] = []
@@ -53,7 +60,7 @@ def measures_of(said: list[str], spec: SectionIn) -> list[Length]:
         if not text.strip():
             continue
         try:
-            found.append(read_length(text, UNITS[spec.unit]))
+            found.append(read_length(text, UNITS[unit]))
         except Unreadable as error:
             problems.append(Problem("unreadable", f"measured.{index}", text, error.message, error.way_out))
     if problems:
@@ -61,26 +68,34 @@ def measures_of(said: list[str], spec: SectionIn) -> list[Length]:
     return found
 
 
-def verdict_of(said: CheckIn) -> Verdict:
+def given_of(said: CheckIn) -> Given:
+    """The section that was checked.  Raises `Refusal`, its paths below `spec`."""
+    try:
+        return read(said.spec)
+    except Refusal as refusal:
+        raise Refusal(problem.under("spec") for problem in refusal.problems) from None
+
+
+def verdict_of(said: CheckIn, given: Given) -> Verdict:
     """What the check found.  Raises `Refusal`."""
-    measures = measures_of([str(text) for text in said.measured], said.spec)
+    measures = _measures([str(text) for text in said.measured], said.spec.unit)
     if not measures:
         raise refuse(
             "no_measure", "measured.0", "", "there is nothing to check yet", "measure the basted edge, such as 70.4 cm"
         )
-    bounded(said.spec.section, "A check")
-    return verdict(said.spec.section, measures)
+    return verdict(planned(given.edge, "A check"), measures)
 
 
-def check_of(said: CheckIn) -> dict[str, Any]:
+def check_of(said: CheckIn) -> CheckOut:
     """The verdict on the wire.  Raises `Refusal`."""
-    return told_verdict(said, verdict_of(said))
+    given = given_of(said)
+    return told_verdict(given, verdict_of(said, given))
 
 
-def told_verdict(said: CheckIn, found: Verdict) -> dict[str, Any]:
+def told_verdict(given: Given, found: Verdict) -> CheckOut:
     """A verdict on the wire."""
-    writer = Writer(said.spec.section)
-    correction = None
+    writer = Writer(given.edge)
+    correction: CorrectionOut | None = None
     if found.correction:
         # Written exactly: what is taken up is read again, and must be the same.
         correction = {"by": writer.typed(abs(found.correction)), "way": "in" if found.correction > ZERO else "out"}
@@ -88,10 +103,10 @@ def told_verdict(said: CheckIn, found: Verdict) -> dict[str, Any]:
         "planned": writer.size(found.planned),
         "measured": writer.size(found.measured),
         "off": writer.size(found.off),
-        "per_pleat": writer.size(found.per_pleat),
+        "per_pleat": writer.size_or_none(found.per_pleat),
         "within": found.within,
         "says": list(found.says),
-        "changes": [one._asdict() for one in found.changes],
+        "changes": [{"pleat": one.pleat, "divisions": one.divisions} for one in found.changes],
         "correction": correction,
         "after": writer.size(found.after),
     }

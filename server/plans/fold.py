@@ -2,22 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing_extensions import TypedDict
 
-from ninja import Schema
-
+from ribbon.cloth import Cutting, lies_on_cloth
+from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal
-from ribbon.folding import PRESSING, folding
-from ribbon.making import Known, hem_of, order
-from ribbon.pins import laid
-from ribbon.strip import walk
-from server.plans.bounds import bounded
-from server.plans.cutting import read_cutting
-from server.plans.joining import cut_of, joined_for
-from server.plans.schema import SectionIn
+from ribbon.table.folding import PRESSING, folding
+from ribbon.table.order import Known, hem_of, order
+from server.plans.bounds import planned
+from server.wire.read_edge import Given
 
 
-class FoldedOut(Schema):
+class FoldedOut(TypedDict):
     """One pleat to fold, what holds it, its pins, and the stretch of flat cloth in mm that it takes."""
 
     pleat: int
@@ -28,62 +24,42 @@ class FoldedOut(Schema):
     end: float
 
 
-class MakingStepOut(Schema):
+class TaskOut(TypedDict):
     """One step of the making."""
 
     name: str
     says: str
 
 
-class PressOut(Schema):
+class PressOut(TypedDict):
     """How one fibre is pressed."""
 
     fibre: str
     says: str
 
 
-class FoldingOut(Schema):
+class FoldingOut(TypedDict):
     """The order of making, every pleat of the round, the pins it takes, and how each fibre is pressed.
 
     `done` is what is said once all are folded; `pressing` is empty where nothing is pressed.
     """
 
-    order: list[MakingStepOut]
+    order: list[TaskOut]
     pleats: list[FoldedOut]
     pins: int
     done: str
     pressing: list[PressOut]
 
 
-def fold_of(said: SectionIn) -> dict[str, Any]:
+def fold_of(given: Given) -> FoldingOut:
     """The round and the order.  Raises `Refusal`."""
-    section = said.section
-    bounded(section, "A folding round")
-    strip, plan = laid(section)
-    found = folding(section)
-    known = Known()
-    try:
-        made = joined_for(section, strip, walk(strip), plan, cut_of(said))
-        known = known._replace(joins=len(made.joins) if made else 0)
-    except Refusal:
-        pass  # the step Cloth says why it cannot be joined
-    try:
-        cutting = read_cutting(said)
-        drop = cutting.drop
-        known = known._replace(
-            hem=hem_of(drop.hem, drop.hem_turns) if drop else None,
-            heading=drop.heading if drop else None,
-            lined=cutting.lining is not None,
-            tube=cutting.lining is not None and cutting.lining.tube,
-        )
-    except Refusal:
-        pass  # nor what is wrong with its cloth
-    steps = order(section, plan, known)
+    whole = planned(given.edge, "A folding round")
+    found = folding(whole)
     pins = sum(one.pins for one in found)
     many = "The one pleat is" if len(found) == 1 else f"All {len(found)} pleats are"
     done = f"{many} folded. Baste inside the allowance, then count {pins} pins in." if pins else f"{many} done."
     return {
-        "order": [step._asdict() for step in steps],
+        "order": [{"name": task.name, "says": task.says} for task in order(whole, _known(whole, given.cutting))],
         "pleats": [
             {
                 "pleat": one.pleat,
@@ -97,5 +73,23 @@ def fold_of(said: SectionIn) -> dict[str, Any]:
         ],
         "pins": pins,
         "done": done,
-        "pressing": [one._asdict() for one in PRESSING] if pins else [],
+        "pressing": [{"fibre": one.fibre, "says": one.says} for one in PRESSING] if pins else [],
     }
+
+
+def _known(whole: EdgePlan, cutting: Cutting) -> Known:
+    """What is known of an edge beyond its pleats."""
+    joins = 0
+    try:
+        lying = lies_on_cloth(whole, cutting)
+        joins = len(lying.joined.joins) if lying else 0
+    except Refusal:
+        pass  # the step Cloth says why it cannot be joined
+    drop = cutting.drop
+    return Known(
+        joins,
+        hem_of(drop.hem, drop.hem_turns) if drop else None,
+        drop.heading if drop else None,
+        cutting.lining is not None,
+        cutting.lining is not None and cutting.lining.tube,
+    )

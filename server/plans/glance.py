@@ -1,50 +1,53 @@
-"""A plan at a glance, for the list of works."""
+"""An edge at a glance, for the list of works."""
 
 from __future__ import annotations
 
-from fractions import Fraction
-from typing import Any
+from typing_extensions import TypedDict
 
+from ribbon.edge import EdgePlan, Plan, edge_plan
+from ribbon.facts import Edge
 from ribbon.lengths import write_ratio
-from ribbon.pins import Band, Plan, Section, mixed, plan
-from ribbon.pins.plan import row
+from server.wire.kinds import KindName
 
 MOST_STOPS = 160
 
 
-def glance_of(section: Section | Band) -> dict[str, Any]:
-    """A plan at a glance: its kind, a few words, and where its folds stand from 0 to 1 along the edge.  Raises `Refusal`."""
-    if isinstance(section, Band):
-        return _of_band(section)
-    made = plan(section)
-    pleats = f"{write_ratio(made.pleats).text} {section.kind.title}" if section.kind.folded else "gathers"
-    says = f"{pleats}, {section.scribe.write(made.flat).text} into {section.scribe.write(made.finished).text}"
-    return {"kind": section.kind.name, "says": says, "stops": _stops(made)}
+class Glance(TypedDict):
+    """An edge at a glance: its kind, a few words, and where its folds stand, from 0 to 1 along it."""
+
+    kind: KindName
+    says: str
+    stops: list[float]
 
 
-def _stops(made: Plan) -> list[float]:
-    if not made.section.kind.folded or made.count > MOST_STOPS:
-        return []
-    laid = row(made)
-    edges = (edge for p in laid.pleats for edge in ((p.left, p.right) if p.left != p.right else (p.at,)))
-    return [edge / laid.finished for edge in edges]
-
-
-def _of_band(band: Band) -> dict[str, Any]:
-    whole = mixed(band)
-    stops: list[float] = []
-    for one in whole.laid:
-        if one.plan is not None:
-            share, start = one.finished / whole.finished, one.start / whole.finished
-            stops += [float(start + share * stop) for stop in map(_exactly, _stops(one.plan))]
-    kinds = ", ".join(dict.fromkeys(one.plan.section.kind.title if one.plan else "plain" for one in whole.laid))
-    write = band.scribe.write
+def glance_of(edge: Edge) -> Glance:
+    """An edge at a glance.  Raises `Refusal`."""
+    whole = edge_plan(edge)
+    write, only = edge.scribe.write, whole.only
+    if only is None:
+        what = ", ".join(dict.fromkeys(s.plan.section.kind.title if s.plan else "plain" for s in whole.stretches))
+    elif only.section.kind.folded:
+        what = f"{write_ratio(only.pleats).text} {only.section.kind.title}"
+    else:
+        what = only.section.kind.title
     return {
-        "kind": "mixed",
-        "says": f"{kinds}, {write(whole.flat).text} into {write(whole.finished).text}",
-        "stops": stops[:MOST_STOPS],
+        "kind": only.section.kind.name if only else "mixed",
+        "says": f"{what}, {write(whole.flat).text} into {write(whole.finished).text}",
+        "stops": _stops(whole)[:MOST_STOPS],
     }
 
 
-def _exactly(stop: float) -> Fraction:
-    return Fraction(stop)
+def _stops(whole: EdgePlan) -> list[float]:
+    found: list[float] = []
+    for one in whole.stretches:
+        start, share = float(one.start / whole.finished), float(one.finished / whole.finished)
+        found += [start + share * stop for stop in _of_plan(one.plan)] if one.plan else []
+    return found
+
+
+def _of_plan(made: Plan) -> list[float]:
+    if not made.section.kind.folded or made.count > MOST_STOPS:
+        return []
+    laid = made.row
+    edges = (edge for p in laid.pleats for edge in ((p.left, p.right) if p.left != p.right else (p.at,)))
+    return [edge / laid.finished for edge in edges]

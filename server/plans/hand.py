@@ -1,32 +1,71 @@
-"""Small sums at the table: what a size means, draped pleats evened, a ruffling attachment set."""
+"""Small sums at the table: a pin moved by hand, what a size means, draped pleats evened, a ruffling attachment set."""
 
 from __future__ import annotations
 
+from decimal import Decimal
 from fractions import Fraction
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
+from typing_extensions import TypedDict
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal, refuse
+from ribbon.facts import KINDS, Pin, Section, kind_with
 from ribbon.gathers import Ruffler, Swatch, stitch_for, stitch_text, tuck_from, tuck_text
-from ribbon.lengths import UNITS, Length, Scribe, Unit, read_ratio, typed, typed_number, write_ratio
-from ribbon.pins import Draped, Keep, Pin, Section, evened, meanings, pins_for, plan, strip
-from ribbon.pins.section import KINDS
+from ribbon.lengths import UNITS, Length, Unit, Unreadable, read_ratio, typed, write_ratio
+from ribbon.offers import Draped, Keep, dragged, evened, evened_change, meanings, nudged
 from ribbon.pleats import Quantity
-from ribbon.pleats.pinch import PINCH
-from ribbon.strip import walk
-from server.plans.drawn import Writer, told_walk
-from server.plans.schema import UnitSign
-from server.plans.texts import Texts
-from server.plans.typed import Strict, Typed
+from server.plans.drawn import told_walk
+from server.plans.out import MeaningOut, RuffleOut
+from server.wire.change import ChangeOut, told_change
+from server.wire.kinds import FoldedKind, LyingKind
+from server.wire.read_edge import read_tape
+from server.wire.texts import Texts
+from server.wire.told import Writer
+from server.wire.typed import Strict, Typed, UnitSign
 
 Q = Quantity
+
+
+class MoveIn(Strict):
+    """A pin moved by hand: either `text` by so many divisions, or dragged between two places in millimetres."""
+
+    quantity: Quantity
+    unit: UnitSign = "cm"
+    tape: Typed | None = ""
+    text: Typed | None = None
+    by: int = Field(default=0, ge=-1000, le=1000)
+    start: float = Field(default=0, ge=-1e7, le=1e7)
+    end: float = Field(default=0, ge=-1e7, le=1e7)
+
+
+class MoveOut(TypedDict):
+    """What the pin then says."""
+
+    text: str
+
+
+def move(said: MoveIn) -> MoveOut:
+    """What a pin says after it was moved by hand.  Raises `Refusal`."""
+    unit = UNITS[said.unit]
+    texts = Texts(unit)
+    tape = read_tape(texts, said.tape) or Length(1)
+    if texts.problems:
+        raise Refusal(texts.problems)
+    if said.text is None:
+        start, end = (Length(Fraction(Decimal(repr(place)))) for place in (said.start, said.end))
+        return {"text": dragged(said.quantity, start, end, unit, tape)}
+    try:
+        return {"text": nudged(said.quantity, str(said.text), unit, tape, said.by)}
+    except Unreadable as error:
+        raise refuse("unreadable", f"pins.{said.quantity}", said.text, error.message, error.way_out) from None
 
 
 class MeaningIn(Strict):
     """A size that somebody named a pleat by."""
 
-    kind: Literal["knife", "tuck", "box", "inverted", "pinch", "cartridge"]
+    kind: FoldedKind
     size: Typed
     unit: UnitSign = "cm"
     fingers: Literal[1, 2, 3, 4] = 3
@@ -35,7 +74,7 @@ class MeaningIn(Strict):
 class EvenIn(Strict):
     """Pleats as draped, from the first, and what is to stay as it was."""
 
-    kind: Literal["knife", "tuck", "box", "inverted"] = "knife"
+    kind: LyingKind = "knife"
     unit: UnitSign = "cm"
     draped: Annotated[list[dict[Literal["depth", "gap"], Typed]], Field(max_length=400)]
     keep: Literal["total", "average"] = "total"
@@ -53,68 +92,51 @@ class RuffleIn(Strict):
     ratio: Typed | None = None
 
 
-def meanings_of(said: MeaningIn) -> list[dict[str, Any]]:
-    """Each meaning of a size: what it says, the pins it comes to, and three pleats of it to draw.  Raises `Refusal`."""
+def meanings_of(said: MeaningIn) -> list[MeaningOut]:
+    """Each meaning of a size: what it says, the change that pins it, and three pleats of it to draw.  Raises `Refusal`."""
     unit = UNITS[said.unit]
-    size = _read(unit, said.model_dump(), "size")
-    kind = PINCH[said.fingers] if said.kind == "pinch" else KINDS[said.kind]
-    found = []
+    size = _read(unit, "size", said.size)
+    kind = kind_with(KINDS[said.kind], said.fingers)
+    found: list[MeaningOut] = []
     for one in meanings(kind, size, typed(size, unit), said.fingers):
-        pins = {name: Pin(mm) for name, mm in one.pins.items()}
-        beside = {name: Pin(mm) for name, mm in {**one.beside, Q.COUNT: Fraction(3)}.items()}
-        drawn = plan(Section(kind, {**beside, **pins}, unit=unit, meet=one.meet if one.name == "gauge" else False))
-        laid = strip(drawn)
+        pins = {name: Pin(mm) for name, mm in {**one.beside, Q.COUNT: Fraction(3), **one.pins}.items()}
+        drawn = plan(Section(kind, pins, unit=unit, meet=one.meet if one.name == "gauge" else False))
         found.append(
             {
                 "name": one.name,
-                "says": one.says,
-                "pins": {
-                    name.value: typed(Length(value), unit) if name.is_length else typed_number(value)
-                    for name, value in one.pins.items()
-                },
-                "meet": one.meet,
+                **told_change(one.change(unit)),
                 "finished": float(drawn.finished.mm),
-                "walk": told_walk(Writer(drawn.section), laid, walk(laid)),
+                "walk": told_walk(Writer(drawn.section), drawn.strip, drawn.walked),
             }
         )
     return found
 
 
-def even(said: EvenIn) -> dict[str, Any]:
-    """Draped pleats made even: the pins that hold them so, and what changes.  Raises `Refusal`."""
+def even(said: EvenIn) -> ChangeOut:
+    """Draped pleats made even: the change that holds them so.  Raises `Refusal`."""
     unit = UNITS[said.unit]
     texts = Texts(unit)
     draped = []
     for index, row in enumerate(said.draped):
-        depth = texts.positive(f"draped.{index}.depth", row.get("depth", ""))
-        gap = texts.positive(f"draped.{index}.gap", row["gap"]) if str(row.get("gap", "")).strip() else None
+        depth = texts.positive(f"draped.{index}.depth", str(row.get("depth", "")))
+        gap = texts.positive(f"draped.{index}.gap", str(row["gap"])) if str(row.get("gap", "")).strip() else None
         if depth is not None:
             draped.append(Draped(depth, gap))
     if texts.problems:
         raise Refusal(texts.problems)
-    made = evened(KINDS[said.kind], draped)
-    scribe = Scribe(unit, None)
-    write = scribe.write
-    pins = {
-        name: str(value) if name == "count" else typed(Length(value), unit)
-        for name, value in pins_for(made, Keep(said.keep)).items()
-    }
-    says = (
-        f"{made.count} {'pleat' if made.count == 1 else 'pleats'}, each {write(made.depth).text} deep with {write(made.gap).text} to the next: "
-        f"no depth changes by more than {write(made.deeper).text}, no gap by more than {write(made.apart).text}."
-    )
-    return {"pins": pins, "about": ["spacing"] if said.keep == "average" else [], "says": says}
+    return told_change(evened_change(evened(KINDS[said.kind], draped), Keep(said.keep), unit))
 
 
-def ruffle(said: RuffleIn) -> dict[str, Any]:
+def ruffle(said: RuffleIn) -> RuffleOut:
     """What an attachment makes as it is set, or the stitch length for a wanted ratio.  Raises `Refusal`."""
     unit = UNITS[said.unit]
-    data = said.model_dump()
-    stitch = _read(UNITS["mm"], data, "stitch")
+    stitch = _read(UNITS["mm"], "stitch", said.stitch)
     if said.tuck:
-        tuck = _read(unit, data, "tuck")
+        tuck = _read(unit, "tuck", said.tuck)
     elif said.swatch_flat and said.swatch_finished:
-        swatch = Swatch(_read(unit, data, "swatch_flat"), _read(unit, data, "swatch_finished"))
+        swatch = Swatch(
+            _read(unit, "swatch_flat", said.swatch_flat), _read(unit, "swatch_finished", said.swatch_finished)
+        )
         if swatch.finished >= swatch.flat:
             raise refuse(
                 "no_take_up",
@@ -136,7 +158,7 @@ def ruffle(said: RuffleIn) -> dict[str, Any]:
         raise refuse("too_low", "ratio", said.ratio, "a ratio of 1 gathers nothing", "use more than 1")
     made = Ruffler(tuck, said.every, stitch)
     every = "at every stitch" if said.every == 1 else f"every {said.every} stitches"
-    answer = {
+    answer: RuffleOut = {
         "tuck": typed(tuck, unit if unit.binary else UNITS["mm"]),
         "ratio": write_ratio(made.ratio).text,
         "stitch": None,
@@ -152,9 +174,9 @@ def ruffle(said: RuffleIn) -> dict[str, Any]:
     return answer
 
 
-def _read(unit: Unit, data: dict[str, Any], name: str) -> Length:
+def _read(unit: Unit, name: str, text: str) -> Length:
     texts = Texts(unit)
-    found = texts.positive(name, data[name])
+    found = texts.positive(name, text)
     if found is None:
         raise Refusal(texts.problems)
     return found

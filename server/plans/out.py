@@ -2,38 +2,30 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from ninja import Schema
 from pydantic import Field
+from typing_extensions import TypedDict
+
+from ribbon.strip import LineKind, Role, Turn
+from server.wire.change import ChangeOut
+from server.wire.kinds import KindName, PartKind
+from server.wire.told import LengthOut, RatioOut
+
+_From = TypedDict("_From", {"from": float})
+_FromText = TypedDict("_FromText", {"from": str})
 
 
-class LengthOut(Schema):
-    """A length: millimetres for drawing, text for reading, and whether the text is exact."""
-
-    mm: float
-    text: str
-    exact: bool
-
-
-class RatioOut(Schema):
-    """A ratio."""
-
-    text: str
-    value: float
-
-
-class GaveOut(Schema):
+class GaveOut(_FromText):
     """A pin that gave way."""
 
     quantity: str
-    from_: str = Field(alias="from")
     to: str
     why: str
     says: str
 
 
-class AssumedOut(Schema):
+class AssumedOut(TypedDict):
     """Something that nothing settled, and what was taken for it."""
 
     quantity: str
@@ -41,7 +33,7 @@ class AssumedOut(Schema):
     why: str
 
 
-class SizesOut(Schema):
+class SizesOut(TypedDict):
     """The sizes of one pleat; null where the kind has none."""
 
     spacing: LengthOut | None
@@ -55,9 +47,9 @@ class SizesOut(Schema):
 class ChoiceOut(SizesOut):
     """The plan for another count."""
 
-    count: float
+    count: int | float
     why: str
-    spaces: float
+    spaces: int | float
     finished: LengthOut
     flat: LengthOut
     fullness: RatioOut
@@ -66,23 +58,23 @@ class ChoiceOut(SizesOut):
     lead: LengthOut
 
 
-class MarkOut(Schema):
+class MarkOut(TypedDict):
     """A mark, from the start of the flat width, allowances excluded."""
 
     at: LengthOut
-    kind: Literal["outer", "inner", "placement", "centre", "sew", "finger", "stitch", "match"]
+    kind: LineKind
     pleat: int
-    chalked: bool = Field(description="False for an inner fold between two divisions, found by folding.")
+    chalked: Annotated[bool, Field(description="False for an inner fold between two divisions, found by folding.")]
 
 
-class GroupOut(Schema):
+class GroupOut(TypedDict):
     """So many pleats of one depth (of cloth taken, for pinch pleats)."""
 
     pleats: int
     depth: LengthOut
 
 
-class OnTapeOut(Schema):
+class OnTapeOut(TypedDict):
     """The plan with every mark on a whole division of the tape."""
 
     finished: LengthOut
@@ -94,22 +86,22 @@ class OnTapeOut(Schema):
     off: LengthOut
 
 
-class SpanOut(Schema):
+class SpanOut(TypedDict):
     """A span of cloth: its flat length, its role, and how much of it lies along the edge (1 unless drawn up)."""
 
     length: LengthOut
-    role: Literal["face", "under", "plain", "finger", "upright", "gathered"]
+    role: Role
     draw: float
 
 
-class FoldOut(Schema):
+class FoldOut(TypedDict):
     """A fold after the span with that index."""
 
     after: int
-    turn: Literal["behind", "front"]
+    turn: Turn
 
 
-class WalkOut(Schema):
+class WalkOut(TypedDict):
     """The walk: spans and folds, the flat and the finished position of each span's ends in mm, each span's layer,
 
     and how many layers lie in front of it.
@@ -123,31 +115,22 @@ class WalkOut(Schema):
     behind: list[int]
 
 
-class ShowingOut(Schema):
+class ShowingOut(_From):
     """A stretch of the front view: which span shows, and which side of it."""
 
-    from_: float = Field(alias="from")
     to: float
     span: int
     side: Literal["RS", "WS"]
 
 
-class ThickOut(Schema):
+class ThickOut(_From):
     """A stretch of the finished edge and its layers."""
 
-    from_: float = Field(alias="from")
     to: float
     layers: int
 
 
-class MendOut(Schema):
-    """A change that mends: what it does, and the fields of the section that it sets."""
-
-    says: str
-    change: dict[str, str | bool | None]
-
-
-class AllowanceOut(Schema):
+class AllowanceOut(TypedDict):
     """Seam allowances, outside the flat width; `usual` is what a work that says none is given, `assumed` whether it was."""
 
     start: LengthOut
@@ -157,15 +140,15 @@ class AllowanceOut(Schema):
     assumed: bool
 
 
-class WarningOut(Schema):
+class WarningOut(TypedDict):
     """A warning, with its mend where there is one."""
 
     code: str
     message: str
-    mend: MendOut | None
+    mend: ChangeOut | None
 
 
-class JoinOut(Schema):
+class JoinOut(TypedDict):
     """A join: its place on the flat width, where that is, its pleat (0 for none), and whether it hides."""
 
     at: LengthOut
@@ -174,14 +157,14 @@ class JoinOut(Schema):
     hidden: bool
 
 
-class WidthOut(Schema):
+class WidthOut(TypedDict):
     """A piece to cut, and its share of the flat width."""
 
     cut: LengthOut
     flat: LengthOut
 
 
-class LineOut(Schema):
+class LineOut(TypedDict):
     """One line of the reckoning: what it found, the equation in words and in numbers."""
 
     found: str
@@ -189,7 +172,7 @@ class LineOut(Schema):
     numbers: str
 
 
-class SentenceOut(Schema):
+class SentenceOut(TypedDict):
     """One sentence of the slip."""
 
     about: str
@@ -199,27 +182,29 @@ class SentenceOut(Schema):
 class SolvedOut(SizesOut):
     """What the pins came to."""
 
-    count: float
-    spaces: float
+    count: int | float
+    spaces: int | float
     fullness: RatioOut
     pleated_fullness: RatioOut
     gave: list[GaveOut]
     assumed: list[AssumedOut]
-    typed: dict[str, str] = Field(description="Each quantity as it is typed, exactly: what a pin on it would say.")
-    loose: list[str] = Field(description="The pins that say that they are about.")
+    typed: Annotated[
+        dict[str, str], Field(description="Each quantity as it is typed, exactly: what a pin on it would say.")
+    ]
+    loose: Annotated[list[str], Field(description="The pins that say that they are about.")]
     choices: list[ChoiceOut]
     explain: list[LineOut]
 
 
-class SlantOut(Schema):
+class SlantOut(TypedDict):
     """How far a line moves from the lower level to the upper: to the right above nought."""
 
-    kind: str
+    kind: LineKind
     pleat: int
     shift: LengthOut
 
 
-class TaperOut(Schema):
+class TaperOut(TypedDict):
     """The upper level: how far up, how wide it finishes exactly and on the tape, its marks, the slant of each line."""
 
     height: LengthOut
@@ -229,7 +214,7 @@ class TaperOut(Schema):
     slants: list[SlantOut]
 
 
-class CutLineOut(Schema):
+class CutLineOut(TypedDict):
     """A line to cut a pattern piece along, and how far to spread it at both levels."""
 
     at: LengthOut
@@ -239,22 +224,22 @@ class CutLineOut(Schema):
     on_fold: bool
 
 
-class TotalOut(Schema):
+class TotalOut(TypedDict):
     """So many pleats and so much cloth, in the half, the piece or the garment."""
 
-    of: Literal["half", "piece", "garment"]
-    pleats: float
+    of: str
+    pleats: int | float
     take_up: LengthOut
 
 
-class CornerOut(Schema):
+class CornerOut(TypedDict):
     """A corner of the trued top edge."""
 
     at: LengthOut
     height: LengthOut
 
 
-class InsertedOut(Schema):
+class InsertedOut(TypedDict):
     """A pattern piece with pleats let in."""
 
     lines: list[CutLineOut]
@@ -264,7 +249,7 @@ class InsertedOut(Schema):
     trued: list[CornerOut]
 
 
-class MatchOut(Schema):
+class MatchOut(TypedDict):
     """A match point on both edges."""
 
     finished: LengthOut
@@ -272,7 +257,7 @@ class MatchOut(Schema):
     name: str
 
 
-class GatheredOut(Schema):
+class GatheredOut(TypedDict):
     """Match points, threads, and the flat widths between which the swatches put it."""
 
     points: list[MatchOut]
@@ -283,10 +268,9 @@ class GatheredOut(Schema):
     most: LengthOut | None
 
 
-class ColourOut(Schema):
+class ColourOut(_From):
     """A stretch of colour along the flat strip."""
 
-    from_: float = Field(alias="from")
     to: float
     colour: str
 
@@ -297,7 +281,7 @@ class SeenOut(ColourOut):
     span: int
 
 
-class StripesOut(Schema):
+class StripesOut(TypedDict):
     """A cloth's stripes: along the flat strip, along every span where it lies, and as the front shows them."""
 
     flat: list[ColourOut]
@@ -305,23 +289,23 @@ class StripesOut(Schema):
     front: list[SeenOut]
 
 
-class PartOut(Schema):
+class PartOut(TypedDict):
     """A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain)."""
 
-    kind: str
+    kind: PartKind
     start: LengthOut
     flat_start: LengthOut
     finished: LengthOut
     flat: LengthOut
     lead: LengthOut
-    typed: str = Field(description="Its finished width as it is typed.")
+    typed: Annotated[str, Field(description="Its finished width as it is typed.")]
     sizes: SolvedOut | None
 
 
 class PlanOut(SolvedOut):
     """Everything that follows from a section."""
 
-    kind: str
+    kind: KindName
     unit: str
     tape: LengthOut | None
     finished: LengthOut
@@ -350,34 +334,34 @@ class PlanOut(SolvedOut):
     parts: list[PartOut]
 
 
-class LiesOut(Schema):
+class LiesOut(TypedDict):
     """Where a line lies: on the flat cloth, on the finished edge, and in which layer, 1 being nearest to whoever looks."""
 
     pleat: int
-    kind: str
+    kind: LineKind
     flat: str
     finished: str
     layer: int
 
 
-class ChalkMarkOut(Schema):
+class ChalkMarkOut(TypedDict):
     """A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat."""
 
     at: LengthOut
-    hand: Literal["", "left", "right"]
-    kind: str
+    hand: str
+    kind: LineKind
     pleat: int
     first: bool
 
 
-class NotchOut(Schema):
+class NotchOut(TypedDict):
     """One measure of a gauge."""
 
-    role: str
+    role: Role
     length: LengthOut
 
 
-class ChalkOut(Schema):
+class ChalkOut(TypedDict):
     """The chalk list, in the order in which marks are met, and the gauge of one pleat.
 
     `called` is what a group of marks is, a pleat or a point, `count` how many there are; `nought` and `gauge_says` are
@@ -386,33 +370,22 @@ class ChalkOut(Schema):
 
     says: str
     nought: str
-    called: Literal["pleat", "point"]
+    called: str
     count: int
     marks: list[ChalkMarkOut]
     gauge: list[NotchOut]
     gauge_says: str
 
 
-class MeaningOut(Schema):
-    """One meaning of a size: what it says, the pins it comes to, and three pleats of it to draw."""
+class MeaningOut(ChangeOut):
+    """One meaning of a size: what it says, the change that pins it, and three pleats of it to draw."""
 
-    name: Literal["shows", "deep", "taken", "gauge"]
-    says: str
-    pins: dict[str, str]
-    meet: bool | None
+    name: str
     finished: float
     walk: WalkOut
 
 
-class EvenOut(Schema):
-    """Pleats made even: pins as typed, which of them are about, and what changes."""
-
-    pins: dict[str, str]
-    about: list[str]
-    says: str
-
-
-class RuffleOut(Schema):
+class RuffleOut(TypedDict):
     """An attachment's tuck and ratio, the stitch length for a wanted ratio, and a sentence."""
 
     tuck: str

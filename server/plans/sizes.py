@@ -2,36 +2,40 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-from typing import Any
-
+from ribbon.cloth import Cutting, money, plan_lying
+from ribbon.edge import Plan
 from ribbon.errors import Refusal
-from ribbon.explain import explanation
-from ribbon.lengths import Length, typed_number, write_ratio
-from ribbon.pins import Choice, Plan, choices, strip
+from ribbon.lengths import Length, typed_number
+from ribbon.offers import Choice, choices
 from ribbon.pleats import Quantity
-from ribbon.slip import gave_says
-from ribbon.strip import walk
-from server.plans.drawn import Writer
-from server.plans.joining import Cut, lying_for
+from ribbon.says.reckoning import explanation
+from ribbon.says.slip import gave_says
+from ribbon.solve.solution import Assumed, Gave
+from server.plans.out import AssumedOut, ChoiceOut, GaveOut, SizesOut, SolvedOut
+from server.wire.told import Writer, number, told_ratio
 
 Q = Quantity
 
 _MOST_JOINED = 600  # pleats; of more it is not told what cloth each neighbouring count takes
-_SIZES = tuple(name.value for name in (Q.SPACING, Q.DEPTH, Q.PER_PLEAT, Q.BOX, Q.GAP, Q.OPENING))
+
+NO_SIZES: SizesOut = {"spacing": None, "depth": None, "per_pleat": None, "box": None, "gap": None, "opening": None}
 
 
-def number(value: Fraction) -> int | float:
-    """A pure number as JSON has it, whole where it is."""
-    return value.numerator if value.denominator == 1 else float(value)
+def _sizes(plan: Plan, writer: Writer) -> SizesOut:
+    def size(quantity: Quantity) -> Length | None:
+        return plan.length(quantity)
+
+    return {
+        "spacing": writer.size_or_none(size(Q.SPACING)),
+        "depth": writer.size_or_none(size(Q.DEPTH)),
+        "per_pleat": writer.size_or_none(size(Q.PER_PLEAT)),
+        "box": writer.size_or_none(size(Q.BOX)),
+        "gap": writer.size_or_none(size(Q.GAP)),
+        "opening": writer.size_or_none(size(Q.OPENING)),
+    }
 
 
-def ratio(value: Fraction) -> dict[str, Any]:
-    """A ratio, written and as a number."""
-    return {"text": write_ratio(value).text, "value": float(value)}
-
-
-def _gave(plan: Plan, gave: Any) -> dict[str, Any]:
+def _gave(plan: Plan, gave: Gave) -> GaveOut:
     say = plan.section.say
     return {
         "quantity": gave.quantity.value,
@@ -42,38 +46,38 @@ def _gave(plan: Plan, gave: Any) -> dict[str, Any]:
     }
 
 
-def _assumed(plan: Plan, assumed: Any) -> dict[str, Any]:
+def _assumed(plan: Plan, assumed: Assumed) -> AssumedOut:
     value = plan.section.say(Q(assumed.quantity), assumed.value) if assumed.value is not None else ""
     return {"quantity": str(assumed.quantity), "value": value, "why": assumed.why}
 
 
-def _cloth(plan: Plan, cut: Cut) -> tuple[int | None, str | None]:
-    """(how many widths a plan takes, what they cost), cut as its section says; None where that is not known."""
-    laid = strip(plan)
+def _cloth(plan: Plan, cutting: Cutting) -> tuple[int | None, str | None]:
+    """(how many widths a plan takes, what they cost), cut as its edge is; None where that is not known."""
     try:
-        lies = lying_for(plan.section, laid, walk(laid), plan, cut)
+        lies = plan_lying(plan, cutting)
     except Refusal:
         return None, None
     if lies is None:
         return None, None
-    paid = cut.bolt.cost(cut.bolt.bought(lies.taken.length)) if lies.taken and cut.bolt else None
-    return len(lies.joined.widths), f"{float(paid):.2f}" if paid is not None else None
+    bolt = cutting.bolt
+    paid = bolt.cost(bolt.bought(lies.taken.length)) if lies.taken and bolt else None
+    return len(lies.joined.widths), money(paid)
 
 
-def _choice(writer: Writer, choice: Choice, cut: Cut) -> dict[str, Any]:
+def _choice(writer: Writer, choice: Choice, cutting: Cutting) -> ChoiceOut:
     plan = choice.plan
-    widths, cost = _cloth(plan, cut) if plan.pleats <= _MOST_JOINED else (None, None)
+    widths, cost = _cloth(plan, cutting) if plan.pleats <= _MOST_JOINED else (None, None)
     return {
         "count": number(plan.pleats),
         "why": choice.why,
         "spaces": number(plan.spaces),
         "finished": writer.size(plan.finished),
         "flat": writer.size(plan.flat),
-        "fullness": ratio(plan.fullness),
+        "fullness": told_ratio(plan.fullness),
         "widths": widths,
         "cost": cost,
         "lead": writer.size(plan.lead),
-        **{name: writer.sized(plan.values.get(name)) for name in _SIZES},
+        **_sizes(plan, writer),
     }
 
 
@@ -87,18 +91,19 @@ def _typed(plan: Plan, writer: Writer) -> dict[str, str]:
     return found
 
 
-def sizes_of(plan: Plan, writer: Writer, cut: Cut | None = None) -> dict[str, Any]:
+def solved(plan: Plan, cutting: Cutting | None = None) -> SolvedOut:
     """What the pins of a plan came to: every size, what gave, what was assumed, the neighbours, the reckoning."""
+    writer = Writer.of(plan)
     return {
         "count": number(plan.pleats),
         "spaces": number(plan.spaces),
-        "fullness": ratio(plan.fullness),
-        "pleated_fullness": ratio(plan.values[Q.FULLNESS]),
-        **{name: writer.sized(plan.values.get(name)) for name in _SIZES},
+        "fullness": told_ratio(plan.fullness),
+        "pleated_fullness": told_ratio(plan.values[Q.FULLNESS]),
+        **_sizes(plan, writer),
         "gave": [_gave(plan, gave) for gave in plan.gave],
         "assumed": [_assumed(plan, assumed) for assumed in plan.assumed],
         "typed": _typed(plan, writer),
         "loose": [name.value for name, pin in plan.section.pins.items() if not pin.firm],
-        "choices": [_choice(writer, choice, cut or Cut()) for choice in choices(plan)],
-        "explain": [line._asdict() for line in explanation(plan)],
+        "choices": [_choice(writer, choice, cutting or Cutting()) for choice in choices(plan)],
+        "explain": [{"found": line.found, "words": line.words, "numbers": line.numbers} for line in explanation(plan)],
     }

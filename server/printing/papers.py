@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 from papers import (
     PAPERS,
     Drawing,
-    DrawnCloth,
-    DrawnPiece,
     Label,
     Listing,
     Marking,
@@ -27,15 +25,18 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.chalk import From, found_by_folding, marked
+from ribbon.cloth import money, much, sold_says
+from ribbon.cloth.sold import layout_scribe
+from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal, refuse
-from ribbon.gauge import gauge
 from ribbon.lengths import UNITS, ZERO, Unit
-from ribbon.pins import tapered
-from server.cutting.cut import Named, cut_of
-from server.plans.bounds import bounded
+from ribbon.table.chalk import From, found_by_folding
+from ribbon.table.gauge import gauge
+from server.cutting.cut import Plans, plans_of
+from server.plans.bounds import planned
 from server.plans.chalk import listed
 from server.printing.schema import FileIn, PaperIn
+from server.wire.read_edge import Given, read
 
 MOST_SHEETS = 400
 MOST_MARKS = 8000
@@ -114,6 +115,18 @@ def file_of(asked: FileIn) -> tuple[bytes, str, str]:
     return to_dxf(drawing).encode(), MEDIA["dxf"], f"{name}.dxf"
 
 
+def _given(asked: PaperIn) -> Given:
+    """The piece that the paper is of.  Raises `Refusal`, its paths below its section."""
+    try:
+        return read(asked.sections[asked.here].spec, asked.cloths)
+    except Refusal as refusal:
+        raise Refusal(problem.under(f"sections.{asked.here}.spec") for problem in refusal.problems) from None
+
+
+def _planned(asked: PaperIn, what: str) -> EdgePlan:
+    return planned(_given(asked).edge, what)
+
+
 def _unit(asked: PaperIn) -> Unit:
     return UNITS[asked.sections[asked.here].spec.unit]
 
@@ -123,9 +136,8 @@ def _title(asked: PaperIn, what: str) -> str:
 
 
 def _template(asked: PaperIn) -> Made:
-    section = asked.sections[asked.here].spec.section
-    bounded(section, "A template")
-    _, walked, found, plan = marked(section)
+    whole = _planned(asked, "A template")
+    section, walked, found = whole.edge, whole.marked.walked, whole.marked.marks
     if len(found) > MOST_MARKS:
         raise refuse(
             "too_many",
@@ -135,7 +147,7 @@ def _template(asked: PaperIn) -> Made:
             "print the chalk list, or the gauge",
         )
     write = section.scribe.write
-    upper = tapered(plan, section.tape) if plan is not None else None
+    upper = whole.upper_on_tape
     shifts = [slant.shift for slant in upper.slants] if upper else [ZERO] * len(found)
     title = _title(asked, "template")
     at = [walked.length(mark.at) for mark in found]
@@ -175,25 +187,23 @@ def _too_long(sheets: int) -> Refusal:
 
 
 def _gauge(asked: PaperIn) -> Made:
-    section = asked.sections[asked.here].spec.section
-    bounded(section, "A gauge")
-    card = gauge(marked(section).strip, section.tape)
+    whole = _planned(asked, "A gauge")
+    section = whole.edge
+    card = gauge(whole.marked.strip, section.tape)
     measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in card.notches]
     if not measures:
         raise refuse("no_gauge", "paper", "gauge", card.says.rstrip("."), "print the template or the chalk list")
-    whole = sum((length for _, length, _ in measures), ZERO)
+    total = sum((length for _, length, _ in measures), ZERO)
     paper, title = PAPERS[asked.sheet], _title(asked, "gauge")
-    repeats = max(1, min(3, int(230 / max(1.0, float(whole.mm)))))
+    repeats = max(1, min(3, int(230 / max(1.0, float(total.mm)))))
     drawing = gauge_drawing(title, measures, _unit(asked), repeats)
     return Made(title, card.says, on_sheets(drawing, paper, _unit(asked), title), drawing)
 
 
 def _chalk(asked: PaperIn) -> Made:
-    section = asked.sections[asked.here].spec.section
-    if asked.wanted == "pdf":
-        bounded(section, "A chalk list on paper")
-    wrong = asked.side == "WS"
-    chalked = listed(asked.sections[asked.here].spec, asked.nought, wrong_side=wrong)
+    whole = _planned(asked, "A chalk list on paper" if asked.wanted == "pdf" else "A chalk list")
+    section, wrong = whole.edge, asked.side == "WS"
+    chalked = listed(whole, asked.nought, wrong_side=wrong)
     found = chalked.marks
     write = section.scribe.write
     rows = [[write(c.at).text, _WORDS[c.kind.value], f"{c.pleat}" if c.first else "", c.hand] for c in found]
@@ -210,27 +220,35 @@ def _chalk(asked: PaperIn) -> Made:
     return Made(listing.title, says, list_pages(listing, PAPERS[asked.sheet]), None, listing)
 
 
-def _cut(asked: PaperIn) -> dict[str, Any]:
-    return cut_of([Named(one.name, one.spec) for one in asked.sections])
+def _cut(asked: PaperIn) -> Plans:
+    return plans_of(asked.sections, asked.cloths)
 
 
-def _lacking(cut: dict[str, Any]) -> str:
-    return f" Left out: {'; '.join(cut['lacking'])}." if cut["lacking"] else ""
+def _lacking(cut: Plans) -> str:
+    return f" Left out: {'; '.join(cut.made.lacking)}." if cut.made.lacking else ""
 
 
-def _nothing_cut(cut: dict[str, Any]) -> None:
-    if not cut["plans"]:
-        lacking = "; ".join(cut["lacking"]) or "the work has no cloth yet"
+def _nothing_cut(cut: Plans) -> None:
+    if not cut.made.plans:
+        lacking = "; ".join(cut.made.lacking) or "the work has no cloth yet"
         raise refuse("no_cloth", "paper", "", f"nothing can be cut yet: {lacking}", "fill in the step Cloth first")
 
 
 def _labels(asked: PaperIn) -> Made:
     cut = _cut(asked)
     _nothing_cut(cut)
+    write = layout_scribe(cut.unit).write
     found = [
-        Label(asked.work, one["name"], f"{one['wide']['text']} by {one['long']['text']}", plan["cloth"], one["on_fold"])
-        for plan in cut["plans"]
-        for one in plan["placed"]
+        Label(
+            asked.work,
+            one.name,
+            f"{write(one.wide).text} by {write(one.long).text}",
+            plan.title,
+            one.piece.on_fold,
+            None if one.piece.opened.is_rectangle else one.piece.opened,
+        )
+        for plan in cut.made.plans
+        for one in plan.layout.laid
     ]
     title = f"{asked.work}, labels" if asked.work else "Labels"
     listing = Listing(
@@ -247,31 +265,14 @@ def _labels(asked: PaperIn) -> Made:
 def _cutting(asked: PaperIn) -> Made:
     cut = _cut(asked)
     _nothing_cut(cut)
-    cloths, rows = [], []
-    for plan in cut["plans"]:
-        for index, sheet in enumerate(plan["sheets"]):
-            here = [one for one in plan["placed"] if one["sheet"] == index]
-            number = f", sheet {index + 1}" if len(plan["sheets"]) > 1 else ""
-            title = f"{plan['cloth']}{number}: {sheet['length']['text']} along, {sheet['width']['text']} across"
-            lying = [
-                DrawnPiece(
-                    one["name"],
-                    one["start"],
-                    one["left"],
-                    one["long"]["mm"],
-                    one["wide"]["mm"],
-                    f"{one['wide']['text']} by {one['long']['text']}",
-                    one["turned"],
-                )
-                for one in here
-            ]
-            cloths.append(DrawnCloth(title, sheet["length"]["mm"], sheet["width"]["mm"], lying))
-            rows += [
-                [plan["cloth"] + number, one["name"], one["from_start"]["text"], one["from_selvedge"]["text"],
-                 one["long"]["text"], one["wide"]["text"]]
-                for one in here
-            ]  # fmt: skip
-    drawings = cutting_drawings(cloths)
+    write = layout_scribe(cut.unit).write
+    drawings = [drawing for plan in cut.made.plans for drawing in cutting_drawings(plan, cut.unit)]
+    rows = []
+    for plan in cut.made.plans:
+        for one in plan.layout.laid:
+            number = f", sheet {one.sheet + 1}" if len(plan.layout.sheets) > 1 else ""
+            sizes = (one.start, one.left, one.long, one.wide)
+            rows.append([plan.title + number, one.name, *(write(size).text for size in sizes)])
     title, paper = (f"{asked.work}, cutting plan" if asked.work else "Cutting plan"), PAPERS[asked.sheet]
     pages = [_on_page(drawing, paper.height, paper.width, title) for drawing in drawings]
     headings = ["Cloth", "Piece", "From the start", "From the selvedge", "Along", "Across"]
@@ -296,28 +297,34 @@ def _side_by_side(drawings: list[Drawing]) -> Drawing:
 def _slip(asked: PaperIn) -> Made:
     cut = _cut(asked)
     _nothing_cut(cut)
+    plans, write = cut.made.plans, layout_scribe(cut.unit).write
     rows = [
-        [plan["cloth"], f"{plan['asked']['text']}, {plan['width']['text']} wide", plan["cost"] or ""]
-        for plan in cut["plans"]
-        if plan["asked"]
+        [
+            plan.title,
+            f"{sold_says(plan.bolt, plan.bought.asked, cut.unit)}, {write(plan.bolt.usable).text} wide",
+            money(plan.bought.cost) or "",
+        ]
+        for plan in plans
+        if plan.bought.asked
     ]
-    rows += [[one["name"], one["much"], ""] for one in cut["totals"]]
+    rows += [[one.name, much(one, cut.unit), ""] for one in cut.made.totals]
     title = f"{asked.work}, shopping slip" if asked.work else "Shopping slip"
-    short = [f"{plan['cloth']} at hand is {plan['short']['text']} short." for plan in cut["plans"] if plan["short"]]
+    bought = [plan for plan in plans if not plan.bolt.sheets]
+    short = [f"{plan.title} at hand is {write(plan.bought.short).text} short." for plan in bought if plan.bought.short]
     short += [
-        f"{plan['cloth']}: what is at hand is enough."
-        for plan in cut["plans"]
-        if not plan["asked"] and not plan["left"]
+        f"{plan.title}: what is at hand is enough." for plan in plans if not plan.bought.asked and not plan.layout.left
     ]
-    after = [*short, *([f"Cloth in all: {cut['cost']}"] if cut["cost"] else [])]
-    listing = Listing(title, [], ["What", "How much", "Cost"], rows, (70, 80, 30), after=after)
-    return Made(
+    cost = money(cut.made.cost)
+    listing = Listing(
         title,
-        f"What to buy for the whole work.{_lacking(cut)}",
-        list_pages(listing, PAPERS[asked.sheet]),
-        None,
-        listing,
+        [],
+        ["What", "How much", "Cost"],
+        rows,
+        (70, 80, 30),
+        after=[*short, *([f"Cloth in all: {cost}"] if cost else [])],
     )
+    says = f"What to buy for the whole work.{_lacking(cut)}"
+    return Made(title, says, list_pages(listing, PAPERS[asked.sheet]), None, listing)
 
 
 _PAPERS: dict[str, Callable[[PaperIn], Made]] = {

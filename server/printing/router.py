@@ -12,15 +12,14 @@ from server.printing.papers import FORMATS, MEDIA, file_of, made
 from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
 from server.wire.files import attached, described
 from server.wire.json import answer
-from server.wire.problems import Problems
+from server.wire.problems import REFUSED
 
 router = Router(tags=["papers"])
-_REFUSED = {400: Problems, 413: Problems, 422: Problems}
 MOST_SEEN = 40
 MOST_BYTES = 8 * 1024 * 1024
 
 
-@router.post("/papers/pages", response={200: PagesOut, **_REFUSED}, operation_id="paper_pages", by_alias=True)
+@router.post("/papers/pages", response={200: PagesOut, **REFUSED}, operation_id="paper_pages")
 def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
     """A paper to look at before it is printed: its first pages."""
     paper = made(asked)
@@ -40,9 +39,8 @@ def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
 
 @router.post(
     "/papers/file",
-    response=_REFUSED,
+    response=REFUSED,
     operation_id="paper_file",
-    by_alias=True,
     openapi_extra=described(*MEDIA.values()),
 )
 def paper_file(request: HttpRequest, asked: FileIn) -> HttpResponse:
@@ -51,7 +49,7 @@ def paper_file(request: HttpRequest, asked: FileIn) -> HttpResponse:
     return attached(data, name, kind)
 
 
-@router.post("/plotter", response={200: PlottedOut, **_REFUSED}, operation_id="plot")
+@router.post("/plotter", response={200: PlottedOut, **REFUSED}, operation_id="plot")
 def plot(request: HttpRequest, drawing: File[UploadedFile]) -> HttpResponse:
     """What a plotting or cutting machine would do with an SVG or DXF file; a stand-in that draws nothing."""
     if (drawing.size or 0) > MOST_BYTES:
@@ -66,11 +64,13 @@ def plot(request: HttpRequest, drawing: File[UploadedFile]) -> HttpResponse:
         found = plotted(drawing.read().decode("utf-8", errors="replace"))
     except UnreadableDrawing as error:
         name = drawing.name or "the file"
-        raise refuse("unreadable", "drawing", name, str(error), "send an SVG or DXF file of straight lines") from None
+        raise refuse(
+            "unreadable", "drawing", name, str(error), "send an SVG or DXF file of straight lines and arcs"
+        ) from None
     xs = [x for run in found.runs for x, _ in run]
     ys = [y for run in found.runs for _, y in run]
     path = "".join("M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in run) for run in found.runs)
-    skipped = f" It leaves out {found.skipped} words, pictures or curves." if found.skipped else ""
+    skipped = f" It leaves out {found.skipped} words, pictures or curves that are no arcs." if found.skipped else ""
     return answer(
         {
             "path": path,

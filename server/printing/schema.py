@@ -4,25 +4,28 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from ninja import Schema
 from pydantic import Field
+from typing_extensions import TypedDict
 
-from ribbon.chalk import From
-from server.cutting.router import NamedSection
-from server.plans.typed import Strict
+from ribbon.table.chalk import From
+from server.wire.typed import Strict
+from server.wire.work import Cloths, NamedSection
 
-Kind = Literal["template", "gauge", "chalk", "labels", "cutting", "slip"]
+PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip"]
 
 
 class PaperIn(Strict):
     """One paper of a work: which, of which piece, on which sheets."""
 
-    paper: Kind
+    paper: PaperName
     sheet: Literal["a4", "letter"] = "a4"
     work: Annotated[str, Field(max_length=120)] = ""
-    here: Annotated[int, Field(ge=0, lt=60)] = Field(0, description="Which of the sections, where the paper is of one.")
+    here: Annotated[int, Field(ge=0, lt=60)] = Field(
+        default=0, description="Which of the sections, where the paper is of one."
+    )
     nought: From = From.START
     side: Literal["RS", "WS"] = "RS"
+    cloths: Cloths = {}
     sections: Annotated[list[NamedSection], Field(min_length=1, max_length=60)]
 
     @property
@@ -41,7 +44,7 @@ class FileIn(PaperIn):
         return self.format
 
 
-class PagesOut(Schema):
+class PagesOut(TypedDict):
     """A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as."""
 
     title: str
@@ -53,7 +56,7 @@ class PagesOut(Schema):
     formats: list[str]
 
 
-class PlottedOut(Schema):
+class PlottedOut(TypedDict):
     """What the stand-in for a plotter would draw, its runs as one path in mm, and how far the pen goes."""
 
     path: str

@@ -9,11 +9,11 @@ from django.views.decorators.csrf import csrf_protect
 from ninja import Router
 from ninja.decorators import decorate_view
 
-from server.plans.cloth import ClothSpec
 from server.shelf import schema as s
 from server.shelf import services
 from server.shelf.models import Cloth
-from server.shelf.sheet import Row, write_sheet
+from server.shelf.sheet import SheetRow, write_sheet
+from server.wire.cloth import ClothSpec
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
@@ -44,7 +44,7 @@ def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
 @router.get("/table", response={403: Problems}, operation_id="cloths_table", openapi_extra=described("text/csv"))
 def cloths_table(request: HttpRequest) -> HttpResponse:
     """The shelf as a table of text."""
-    rows = [Row(cloth.name, cloth.unit, cloth.spec) for cloth in Cloth.objects.all()]
+    rows = [SheetRow(cloth.name, cloth.unit, cloth.spec) for cloth in Cloth.objects.all()]
     return attached(write_sheet(rows), "cloth-shelf.csv", "text/csv; charset=utf-8")
 
 

@@ -2,16 +2,14 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated
 
-from ninja import Schema
 from pydantic import Field, StringConstraints
+from typing_extensions import TypedDict
 
-from server.plans.cloth import ClothSpec
-from server.plans.out import LengthOut
-from server.plans.schema import UnitSign
-from server.plans.typed import Strict, Typed
+from server.wire.cloth import ClothSpec
+from server.wire.told import LengthOut
+from server.wire.typed import Strict, Typed, UnitSign
 
 ClothName = Annotated[
     str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")
@@ -41,23 +39,23 @@ class Moved(Strict):
     work: Annotated[str, Field(max_length=120)] = ""
 
 
-class MovementOut(Schema):
+class MovementOut(TypedDict):
     """What went out or came back."""
 
     work: str
     length: str
     back: bool
-    at: datetime
+    at: str
 
 
-class StripeOut(Schema):
+class StripeOut(TypedDict):
     """A stripe for drawing: its colour, and what part of one repeat it is."""
 
     colour: str
     part: float
 
 
-class ClothRow(Schema):
+class ClothRow(TypedDict):
     """A cloth as kept: its facts as typed, the same with their units, what is left of it, its last movements."""
 
     key: str
@@ -67,13 +65,13 @@ class ClothRow(Schema):
     facts: ClothSpec
     sequence: list[StripeOut]
     revision: int
-    touched: datetime
+    touched: str
     usable: LengthOut | None
     left: LengthOut | None
     movements: list[MovementOut]
 
 
-class ClothsOut(Schema):
+class ClothsOut(TypedDict):
     """The shelf."""
 
     cloths: list[ClothRow]
@@ -86,14 +84,14 @@ class TableIn(Strict):
     keep_good: bool = False
 
 
-class WrongRow(Schema):
+class WrongRow(TypedDict):
     """A row that cannot go in: its line, and why."""
 
     line: int
     message: str
 
 
-class TableOut(Schema):
+class TableOut(TypedDict):
     """What came of a table: how many rows are right, how many went in, which are wrong."""
 
     right: int
@@ -101,7 +99,7 @@ class TableOut(Schema):
     wrong: list[WrongRow]
 
 
-class PriceRow(Schema):
+class PriceRow(TypedDict):
     """A cloth that the supplier has."""
 
     name: str
@@ -109,7 +107,7 @@ class PriceRow(Schema):
     spec: ClothSpec
 
 
-class PricesOut(Schema):
+class PricesOut(TypedDict):
     """The supplier's list; `wrong` says what in it could not be read, `where` which file it is."""
 
     where: str

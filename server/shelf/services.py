@@ -12,9 +12,10 @@ from django.utils import timezone
 
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length, typed, with_unit
-from server.plans.schema import SectionIn
 from server.shelf.models import Cloth, Movement
-from server.shelf.sheet import Row, Wrong, read_sheet, wrong_with
+from server.shelf.sheet import SheetRow, Wrong, read_sheet, wrong_with
+from server.wire.cloth import ClothSpec
+from server.wire.read_cloth import read_cloth
 from server.works.units import sold_by, with_units
 
 SHIPPED = Path(__file__).with_name("prices.csv")
@@ -31,7 +32,7 @@ def told(cloth: Cloth) -> dict[str, Any]:
         written = scribe.write(length)
         return {"mm": float(length.mm), "text": written.text, "exact": written.exact}
 
-    probe = {"kind": "gather", "unit": cloth.unit, "pins": {"finished": "1 m"}, "cloth": cloth.spec}
+    read = read_cloth(ClothSpec.model_validate(cloth.spec), "spec", cloth.unit, imperial=unit.binary)
     return {
         "key": cloth.key,
         "name": cloth.name,
@@ -41,7 +42,7 @@ def told(cloth: Cloth) -> dict[str, Any]:
         "sequence": _sequence(cloth),
         "revision": cloth.revision,
         "touched": cloth.touched.isoformat(),
-        "usable": out(SectionIn.model_validate(probe).section.cloth.usable),
+        "usable": out(read.facts.usable),
         "left": out(_left(cloth)),
         "movements": [
             {"work": m.work, "length": m.length, "back": m.back, "at": m.at.isoformat()}
@@ -173,7 +174,7 @@ def take_in(text: str, *, keep_good: bool) -> dict[str, Any]:
     return {"right": len(rows), "added": len(put_in), "wrong": [one._asdict() for one in wrong]}
 
 
-def prices() -> tuple[str, list[Row], list[Wrong]]:
+def prices() -> tuple[str, list[SheetRow], list[Wrong]]:
     """The supplier's list: the owner's own file in the data folder, else the one shipped."""
     own = Path(settings.DATA) / "prices.csv"
     path = own if own.exists() else SHIPPED

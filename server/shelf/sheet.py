@@ -10,10 +10,11 @@ from typing import Any, NamedTuple
 from pydantic import ValidationError
 
 from papers import guarded, unguarded
-from ribbon.errors import Problem, Refusal
-from server.plans.cutting import read_cutting
-from server.plans.schema import SectionIn
+from ribbon.errors import Problem
+from ribbon.lengths import UNITS
+from server.wire.cloth import ClothSpec
 from server.wire.problems import from_schema
+from server.wire.read_cloth import read_cloth
 
 COLUMNS = (
     "name", "unit", "width", "selvedge", "usable", "weight", "thickness", "along", "across", "directional",
@@ -24,7 +25,7 @@ _YES = {"yes", "true", "1", "x"}
 _NO = {"no", "false", "0", ""}
 
 
-class Row(NamedTuple):
+class SheetRow(NamedTuple):
     """A row that is right."""
 
     name: str
@@ -39,9 +40,9 @@ class Wrong(NamedTuple):
     message: str
 
 
-def read_sheet(text: str) -> tuple[list[Row], list[Wrong]]:
+def read_sheet(text: str) -> tuple[list[SheetRow], list[Wrong]]:
     """The right rows and the wrong ones, each wrong one with its line number."""
-    found: list[Row] = []
+    found: list[SheetRow] = []
     wrong: list[Wrong] = []
     reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""), strict=True)
     try:
@@ -74,7 +75,7 @@ def read_sheet(text: str) -> tuple[list[Row], list[Wrong]]:
     return found, wrong
 
 
-def _row(values: dict[str, str], line: int) -> Row | Wrong:
+def _row(values: dict[str, str], line: int) -> SheetRow | Wrong:
     said = {name: unguarded(value or "").strip() for name, value in values.items() if name}
     name, unit = said.pop("name", ""), said.pop("unit", "") or "cm"
     if not name:
@@ -97,33 +98,27 @@ def _row(values: dict[str, str], line: int) -> Row | Wrong:
     spec |= {column: value for column, value in said.items() if value}
     problem = wrong_with(unit, spec)
     if problem is None:
-        return Row(name, unit, spec)
+        return SheetRow(name, unit, spec)
     return Wrong(line, f"{problem.path or 'the row'}: {problem.message}; {problem.way_out}")
 
 
 def wrong_with(unit: str, spec: dict[str, Any]) -> Problem | None:
     """The first thing that is wrong with a cloth, its path that of the fact; None where nothing is."""
-    probe = {
-        "kind": "gather",
-        "unit": unit,
-        "pins": {"finished": "1 m"},
-        "cloth": {"usable": None if spec.get("width") else "1 m", **spec},
-    }
+    if unit not in UNITS:
+        return Problem("literal_error", "unit", unit, "there is no such unit", f"use one of {', '.join(UNITS)}")
     try:
-        read_cutting(SectionIn.model_validate(probe))
+        said = ClothSpec.model_validate({"usable": None if spec.get("width") else "1 m", **spec})
     except ValidationError as error:
         found = from_schema(
             [{**line, "loc": ("body", "cloth", *line["loc"])} for line in error.errors(include_url=False)]
         )
-        first = Problem(**found["problems"][0])
-    except Refusal as refusal:
-        first = refusal.problems[0]
-    else:
-        return None
-    return replace(first, path=first.path.removeprefix("cloth."))
+        return Problem(**found["problems"][0])
+    read = read_cloth(said, "cloth", unit, imperial=UNITS[unit].binary)
+    first = next(iter((*read.problems, *read.wrong)), None)
+    return first and replace(first, path=first.path.removeprefix("cloth."))
 
 
-def write_sheet(rows: list[Row]) -> str:
+def write_sheet(rows: list[SheetRow]) -> str:
     """The table of `rows`, which reads back to them."""
     out = io.StringIO(newline="")
     writer = csv.DictWriter(out, COLUMNS)

@@ -20,9 +20,11 @@ class ProblemOut(Schema):
     path: str = Field(description="The field, in dots: pins.finished.  Empty for the request as a whole.")
     value: str = Field(description="What was got, as text.")
     way_out: str = Field(description="What would work.")
-    together: str | None = Field(None, description="What facts that disagree say together, the same for each of them.")
+    together: str | None = Field(
+        default=None, description="What facts that disagree say together, the same for each of them."
+    )
     becomes: str | None = Field(
-        None, description="What this one becomes once it is let go; null where that is no help."
+        default=None, description="What this one becomes once it is let go; null where that is no help."
     )
 
 
@@ -30,6 +32,10 @@ class Problems(Schema):
     """Everything that is wrong with a request, all at once."""
 
     problems: list[ProblemOut]
+
+
+REFUSED: dict[int, Any] = {400: Problems, 413: Problems, 422: Problems}
+"""What a stateless address answers where it cannot do what is asked."""
 
 
 _WAYS_OUT = {
@@ -69,7 +75,9 @@ def from_schema(errors: Iterable[Mapping[str, Any]]) -> dict[str, Any]:
     found = []
     for error in errors:
         context = error.get("ctx") or {}
-        kind, loc = str(error["type"]), [str(part) for part in error.get("loc", ())]
+        kind = str(error["type"])
+        # Without the names that pydantic gives to the branches of what may be one thing or another.
+        loc = [str(part) for part in error.get("loc", ()) if not str(part).startswith("~")]
         # The first two parts are where ninja found the argument, not what the caller wrote.
         path = ".".join(loc[2:] if loc[:1] == ["body"] else loc[1:])
         way_out = context.get("way_out") or _WAYS_OUT.get(kind)

@@ -102,7 +102,8 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "cutting": {
                         "drop": {"finished": "84 in", "heading": "4 in", "hem": "4 in", "hem_turns": 2, "margin": "1 in"},
                         "lining": {"shorter": "1 in", "narrower": "4 in", "hem": "2 in", "hem_turns": 2,
-                                   "allowance": "1/2 in", "tube": True, "usable": "136 cm", "price": "6.20", "weight": "150 g/m²"},
+                                   "allowance": "1/2 in", "tube": True,
+                                   "cloth": {"name": "Curtain lining", "usable": "136 cm", "price": "6.20", "per": "m", "weight": "150 g/m²"}},
                     },
                 },
             ),

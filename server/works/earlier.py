@@ -1,25 +1,47 @@
-"""History as version 2 and earlier kept it, each change with the whole work before and after, made into differences."""
+"""Works and histories as earlier versions kept them, made into those of today."""
 
 from __future__ import annotations
 
+from itertools import pairwise
 from typing import Any
 
-from server.works.history import Document, chained
+from server.works.cloths import housed
+from server.works.differences import back, forward
+from server.works.history import Document, Steps, chained
 from server.works.versions import CURRENT, current
 
 
-def whole(said: dict[str, Any], log: dict[str, Any]) -> Document:
-    """A document of a history of version 2, as a document of today; the log was not in it."""
+def of_today(said: Document, log: dict[str, Any] | None = None) -> Document:
+    """A document of an earlier version as one of today: its sections brought up, their cloths put into the work.
+
+    `log` is that of the work, where it was no part of the document.
+    """
     sections = [
         {"key": one["key"], "name": one["name"], "spec": current(one["spec"], one["version"]), "version": CURRENT}
         for one in said["sections"]
     ]
-    return {"name": said["name"], "purpose": said["purpose"], "log": log, "sections": sections}
+    words = {"name": said["name"], "purpose": said["purpose"], "log": said.get("log") if log is None else log}
+    return housed({**words, "sections": sections}, apart=True)
 
 
 def differences_of(
     changes: list[tuple[dict[str, Any], dict[str, Any], bool]], now: Document
-) -> list[list[dict[str, Any]]]:
-    """The differences of changes of one work, each known as (before, after, whether it is undone), in their order."""
-    documents = [(whole(before, now["log"]), whole(after, now["log"])) for before, after, _ in changes]
-    return chained(documents, sum(not undone for _, _, undone in changes), now)
+) -> tuple[Document, list[Steps]]:
+    """(the document of today, the differences of its changes), each change known as (before, after, whether it is undone)."""
+    made = of_today(now)
+    documents = [(of_today(before, now["log"]), of_today(after, now["log"])) for before, after, _ in changes]
+    return made, chained(documents, sum(not undone for _, _, undone in changes), made)
+
+
+def differences_again(changes: list[tuple[Steps, bool]], now: Document) -> tuple[Document, list[Steps]]:
+    """The same of changes that are known as (difference, whether it is undone), of an earlier version's documents."""
+    done = [steps for steps, undone in changes if not undone]
+    states = [now]
+    for steps in reversed(done):
+        states.append(back(states[-1], steps))
+    states.reverse()
+    for steps, undone in changes:
+        if undone:
+            states.append(forward(states[-1], steps))
+    made = [of_today(state) for state in states]
+    return made[len(done)], chained(list(pairwise(made)), len(done), made[len(done)])

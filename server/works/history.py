@@ -13,6 +13,7 @@ from server.works.differences import back, difference, forward
 from server.works.models import Change, Work
 
 Document = dict[str, Any]
+Steps = list[dict[str, Any]]
 KEPT = 500  # steps that stay as they are; before them one a day
 _SLACK = 60  # so that it is folded now and then, and not at each change
 _ONE_STEP = timedelta(seconds=3)
@@ -45,7 +46,8 @@ def stepped(work: Work, now: Document, *, backwards: bool) -> Document | None:
     found.undone = backwards
     found.place = ""  # what is typed next is a step of its own
     found.save(update_fields=("undone", "place"))
-    return back(now, found.difference) if backwards else forward(now, found.difference)
+    stepped_to: Document = back(now, found.difference) if backwards else forward(now, found.difference)
+    return stepped_to
 
 
 def _fold(work: Work, now: Document) -> None:
@@ -72,7 +74,7 @@ def _day(at: datetime) -> str:
     return f"all changes of {at.day} {at:%B %Y}"
 
 
-def chained(documents: list[tuple[Document, Document]], done: int, now: Document) -> list[list[dict[str, Any]]]:
+def chained(documents: list[tuple[Document, Document]], done: int, now: Document) -> list[Steps]:
     """The differences of changes that are each known as the whole document (before, after).
 
     The first `done` of them lead to `now`, the others are undone and lead on from it.  Where one does not begin with

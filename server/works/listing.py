@@ -6,12 +6,14 @@ import time
 from typing import Any
 
 from django.db.models import Q, QuerySet
+from pydantic import ValidationError
 
 from ribbon.errors import Refusal
-from server.plans.glance import glance_of
-from server.plans.reading import read_section
+from server.plans.glance import Glance, glance_of
+from server.wire.read_edge import read
+from server.wire.section import SectionSpec
+from server.works.cloths import unhoused
 from server.works.models import Work
-from server.works.versions import current
 
 # s of a core for all the small pictures of a page: past it the rest go without, and the shelf opens all the same.
 _GLANCES = 0.8
@@ -66,11 +68,12 @@ def _stage(work: Any, step: str) -> str:
     return f"Mark on: {made} {'mark' if made == 1 else 'marks'} made" if made and step == "Mark" else step
 
 
-def _glance(section: Any) -> tuple[dict[str, Any] | None, str]:
-    read, problems = read_section(current(section.spec, section.version))
-    if read is None or problems:
+def _glance(section: Any) -> tuple[Glance | None, str]:
+    try:
+        given = read(SectionSpec.model_validate(unhoused(section.spec, section.work.cloths)))
+    except (ValidationError, Refusal):
         return None, "Pleat: a figure could not be read"
     try:
-        return glance_of(read), "Mark"
+        return glance_of(given.edge), "Mark"
     except Refusal as refusal:
         return None, f"Pleat: {refusal.problems[0].message}"

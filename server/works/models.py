@@ -21,6 +21,8 @@ class Work(models.Model):
     key = models.CharField(primary_key=True, max_length=10, default=new_key, editable=False)
     name = models.CharField(max_length=120)
     purpose = models.CharField(max_length=200, blank=True)
+    cloths = models.JSONField(default=dict)  # by role, each as typed; sections name the roles
+    thing = models.JSONField(null=True)  # what is made: its kind, measures and choices; none of a free set of edges
     log = models.JSONField(default=dict)  # its maker's words: notes, faults, hours, cost, whether it is finished
     revision = models.PositiveIntegerField(default=1)
     stamps = models.JSONField(default=dict)  # the revision that last changed each part of it; "*" for all others

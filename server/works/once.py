@@ -7,7 +7,7 @@ import zlib
 from collections.abc import Callable
 from datetime import timedelta
 from functools import wraps
-from typing import Concatenate, ParamSpec
+from typing import Concatenate, ParamSpec, cast
 
 from django.db import transaction
 from django.http import HttpRequest, HttpResponse
@@ -45,7 +45,7 @@ def once(
                 remember(request, response)
             return response
 
-    return done_once
+    return cast("Callable[Concatenate[HttpRequest, P], HttpResponse]", done_once)  # `wraps` names the first argument
 
 
 def answered(request: HttpRequest) -> HttpResponse | None:

@@ -6,22 +6,26 @@ from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.csrf import csrf_protect
-from ninja import Query, Router
+from ninja import Path, Query, Router
 from ninja.decorators import decorate_view
-from pydantic import Field
+from pydantic import BaseModel, Field
 
+from ribbon.cloth import FACE, LINING
 from ribbon.errors import refuse
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import schema as s
 from server.works import services
+from server.works.cloths import roles_of
+from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import once
-from server.works.units import in_unit
+from server.works.units import cloth_in_unit, in_unit
 
 router = Router(tags=["works"])
 router.add_decorator(csrf_protect, mode="view")
 
+ClothRole = Annotated[str, Path(pattern=r"^[a-z][a-z0-9 -]{0,23}$")]
 _READ: dict[int, Any] = {200: s.WorkOut, 404: Problems, 422: Problems}
 _WRITE: dict[int, Any] = {
     200: s.WorkOut,
@@ -35,8 +39,11 @@ _WRITE: dict[int, Any] = {
 _MADE: dict[int, Any] = {201: s.WorkOut, 400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
 
 
-def _spec(given: s.SectionSpec) -> dict[str, Any]:
+def _typed(given: BaseModel) -> dict[str, Any]:
     return given.model_dump(mode="json", exclude_unset=True)
+
+
+_spec = _typed
 
 
 @router.get("", response={200: s.Works, 422: Problems}, operation_id="list_works")
@@ -57,7 +64,9 @@ def list_works(
 def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
     """A new work."""
     sections = [{"name": section.name, "spec": _spec(section.spec)} for section in new.sections]
-    return answer(services.told(services.create(new.name, new.purpose, sections)), 201)
+    cloths = {role: _typed(cloth) for role, cloth in new.cloths.items()}
+    thing = None if new.thing is None else _typed(new.thing)
+    return answer(services.told(services.create(new.name, new.purpose, sections, None, cloths, thing)), 201)
 
 
 @router.post(
@@ -125,15 +134,17 @@ def redo(request: HttpRequest, key: str, seen: s.Seen) -> HttpResponse:
 @decorate_view(once)
 def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
     """Keeps one of two versions of a work; undo brings the other."""
-    sections = {one.key: {"name": one.name, "spec": _spec(one.spec)} for one in given.sections}
+    sections = {one.key: (one.name, _spec(one.spec)) for one in given.sections}
 
-    def mine(kept: services.Document) -> services.Document:
+    def mine(kept: Document) -> Document:
         found = {**kept, "log": services.with_words(kept["log"], given.log.model_dump(exclude_unset=True))}
-        for name, values in sections.items():
-            if services.section_of(found, name) is None:  # it was taken away elsewhere
-                found = _added(found, values["name"], values["spec"], named=name)
+        for section, (name, spec) in sections.items():
+            if services.section_of(found, section) is None:  # it was taken away elsewhere
+                found = _added(found, name, spec, named=section)
             else:
-                found = services.with_section(found, name, **values)
+                found = services.with_section(found, section, name=name, spec=spec)
+        for role, cloth in given.cloths.items():
+            found = {**found, "cloths": {**found["cloths"], role: _typed(cloth)}}
         return _with_seam(found, given.seam[0]) if given.seam else found
 
     yours = given.model_dump(mode="json", exclude_unset=True)
@@ -145,8 +156,10 @@ def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
 def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResponse:
     """Another unit for the whole work; no value changes."""
 
-    def edit(kept: services.Document) -> services.Document:
-        return {**kept, "sections": [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]}
+    def edit(kept: Document) -> Document:
+        sections = [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]
+        cloths = {role: cloth_in_unit(cloth, given.unit) for role, cloth in kept["cloths"].items()}
+        return {**kept, "cloths": cloths, "sections": sections}
 
     return _changed(key, given, f"the unit, to {given.unit}", edit)
 
@@ -162,12 +175,32 @@ def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResp
     )
 
 
+@router.put("/{key}/cloths/{role}", response=_WRITE, operation_id="change_cloth_of_work")
+@decorate_view(once)
+def change_cloth(request: HttpRequest, key: str, role: ClothRole, given: s.ClothOfWork) -> HttpResponse:
+    """Other facts for the cloth of one role of a work; null takes it out where no piece names it."""
+
+    def edit(kept: Document) -> Document:
+        cloths = {name: cloth for name, cloth in kept["cloths"].items() if name != role}
+        if given.spec is None:
+            if any(role in roles_of(part["spec"]) for part in kept["sections"]) and role not in (FACE, LINING):
+                raise refuse(
+                    "in_use", "role", role, "a piece is cut from this cloth", "give the piece another cloth first"
+                )
+            return {**kept, "cloths": cloths}
+        return {**kept, "cloths": {**kept["cloths"], role: _typed(given.spec)}}
+
+    place = f"cloth.{role}/{given.field}/{given.run}" if given.field else ""
+    says = f"{_said(given.field)} of the {role}" if given.field else f"the {role}"
+    return _changed(key, given, says, edit, place, in_run=bool(given.run))
+
+
 @router.post("/{key}/order", response=_WRITE, operation_id="order_sections")
 @decorate_view(once)
 def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpResponse:
     """The sections in another order."""
 
-    def edit(kept: services.Document) -> services.Document:
+    def edit(kept: Document) -> Document:
         by_key = {part["key"]: part for part in kept["sections"]}
         if sorted(by_key) != sorted(given.sections):
             said = ", ".join(given.sections[:8])
@@ -198,7 +231,7 @@ def change_section(request: HttpRequest, key: str, section: str, given: s.Sectio
     if given.spec is not None:
         values["spec"] = _spec(given.spec)
 
-    def edit(kept: services.Document) -> services.Document:
+    def edit(kept: Document) -> Document:
         _there(kept, section)
         return services.with_section(kept, section, **values)
 
@@ -211,7 +244,7 @@ def change_section(request: HttpRequest, key: str, section: str, given: s.Sectio
 def delete_section(request: HttpRequest, key: str, section: str, revision: s.Revision) -> HttpResponse:
     """A section less; undo brings it back."""
 
-    def edit(kept: services.Document) -> services.Document:
+    def edit(kept: Document) -> Document:
         _there(kept, section)
         return {**kept, "sections": [part for part in kept["sections"] if part["key"] != section]}
 
@@ -223,7 +256,7 @@ def delete_section(request: HttpRequest, key: str, section: str, revision: s.Rev
 def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen) -> HttpResponse:
     """One more section, like this one and next to it."""
 
-    def edit(kept: services.Document) -> services.Document:
+    def edit(kept: Document) -> Document:
         like = _there(kept, section)
         names = [one["name"] for one in kept["sections"]]
         return _added(kept, services.numbered(like["name"], names), like["spec"], section)
@@ -231,7 +264,7 @@ def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen
     return _changed(key, seen, "copying a piece", edit)
 
 
-def _with_seam(kept: services.Document, seam: Any) -> services.Document:
+def _with_seam(kept: Document, seam: Any) -> Document:
     def sewn(spec: dict[str, Any]) -> dict[str, Any]:
         return {**spec, "allowance": {**(spec.get("allowance") or {}), "seam": seam}}
 
@@ -253,7 +286,7 @@ def _said(field: str) -> str:
     return f"{words}{part}" if words else "a piece"
 
 
-def _there(kept: services.Document, section: str) -> dict[str, Any]:
+def _there(kept: Document, section: str) -> dict[str, Any]:
     found = services.section_of(kept, section)
     if found is None:
         raise Http404
@@ -261,8 +294,8 @@ def _there(kept: services.Document, section: str) -> dict[str, Any]:
 
 
 def _added(
-    kept: services.Document, name: str, spec: dict[str, Any], after: str | None = None, named: str | None = None
-) -> services.Document:
+    kept: Document, name: str, spec: dict[str, Any], after: str | None = None, named: str | None = None
+) -> Document:
     own = spec.get("allowance") or {}
     seam = next((one["spec"].get("allowance", {}).get("seam") for one in kept["sections"]), None)
     if seam is not None and own.get("seam") is None:

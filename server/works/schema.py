@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated, Any, Literal
 
 from ninja import Schema
 from pydantic import ConfigDict, Field, StringConstraints
+from typing_extensions import TypedDict
 
-from server.plans.schema import SectionSpec, UnitSign
-from server.plans.typed import Typed
+from server.plans.glance import Glance
+from server.wire.cloth import ClothSpec
+from server.wire.section import SectionSpec
+from server.wire.typed import Typed, UnitSign
+from server.wire.work import Cloths, ThingSpec
 
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")]
 Purpose = Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=r"^[^\x00]*$")]
@@ -36,7 +39,7 @@ class LogWords(_Strict):
     finished: bool | None = None
 
 
-class LogTold(Schema):
+class LogTold(TypedDict):
     """The words of a log, all of them."""
 
     notes: str
@@ -58,6 +61,8 @@ class NewWork(_Strict):
 
     name: Name
     purpose: Purpose = ""
+    cloths: Cloths = {}
+    thing: ThingSpec | None = None
     sections: Annotated[list[NewSection], Field(max_length=60)] = []
 
 
@@ -88,6 +93,7 @@ class Settled(Seen):
 
     keep: Literal["mine", "theirs"]
     sections: Annotated[list[TypedSection], Field(max_length=60)] = []
+    cloths: Cloths = {}
     log: LogWords = LogWords()
     seam: Annotated[list[Typed | None], Field(max_length=1)] = []
 
@@ -119,6 +125,14 @@ class SectionChange(Seen):
     run: Run = ""
 
 
+class ClothOfWork(Seen):
+    """The cloth of one role of a work, null for none; `field` and `run` as for a section."""
+
+    spec: ClothSpec | None
+    field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z0-9_.]*$")] = ""
+    run: Run = ""
+
+
 class Order(Seen):
     """The sections in a new order, all of them."""
 
@@ -144,7 +158,7 @@ class WorksOrder(_Strict):
     works: Annotated[list[str], Field(max_length=5000)]
 
 
-class SectionOut(Schema):
+class SectionOut(TypedDict):
     """A section as kept."""
 
     key: str
@@ -152,43 +166,37 @@ class SectionOut(Schema):
     spec: SectionSpec
 
 
-class WorkOut(Schema):
+class WorkOut(TypedDict):
     """A work as kept; `undo` and `redo` say what they would take back and bring back."""
 
     key: str
     name: str
     purpose: str
+    cloths: dict[str, ClothSpec]
+    thing: ThingSpec | None
     log: LogTold
     revision: int
-    touched: datetime
+    touched: str
     deleted: bool
     sections: list[SectionOut]
     undo: str | None
     redo: str | None
 
 
-class Glance(Schema):
-    """A work's first section at a glance: where its folds stand, from 0 to 1 along the edge."""
-
-    kind: str
-    says: str
-    stops: list[float]
-
-
-class WorkRow(Schema):
+class WorkRow(TypedDict):
     """A work in the list."""
 
     key: str
     name: str
     purpose: str
     revision: int
-    touched: datetime
+    touched: str
     pieces: int
     next: str
     glance: Glance | None
 
 
-class Works(Schema):
+class Works(TypedDict):
     """A page of works; `total` counts those that match, `shelf` all that are not deleted, `deleted` the others."""
 
     works: list[WorkRow]
@@ -197,7 +205,7 @@ class Works(Schema):
     deleted: int
 
 
-class StaleOut(Schema):
+class StaleOut(TypedDict):
     """A change that was made to an older revision: what was sent and what is kept, so that nothing is lost."""
 
     problems: list[dict[str, Any]]

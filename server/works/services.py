@@ -13,10 +13,11 @@ from django.utils import timezone
 
 from ribbon.errors import refuse
 from server.wire.problems import one
+from server.works.cloths import MOST_CLOTHS, TooMany, housed, with_spec
 from server.works.history import Document, stepped, written_down
 from server.works.models import HighWater, Section, Work, new_key
 from server.works.stamps import newer, parts_changed, stamped
-from server.works.versions import CURRENT, current
+from server.works.versions import CURRENT
 
 MOST_SECTIONS = 60
 LOG: dict[str, str | bool] = {"notes": "", "faults": "", "hours": "", "cost": "", "finished": False}
@@ -48,11 +49,10 @@ def document(work: Work) -> Document:
     return {
         "name": work.name,
         "purpose": work.purpose,
+        "cloths": work.cloths,
+        "thing": work.thing,
         "log": work.log,
-        "sections": [
-            {"key": s.key, "name": s.name, "spec": current(s.spec, s.version), "version": CURRENT}
-            for s in work.sections.all()
-        ],
+        "sections": [{"key": s.key, "name": s.name, "spec": s.spec, "version": s.version} for s in work.sections.all()],
     }
 
 
@@ -65,6 +65,8 @@ def told(work: Work) -> dict[str, Any]:
         "key": work.key,
         "name": work.name,
         "purpose": work.purpose,
+        "cloths": work.cloths,
+        "thing": work.thing,
         "log": {**LOG, **work.log},
         "revision": work.revision,
         "touched": work.touched.isoformat(),
@@ -81,10 +83,28 @@ def find(key: str) -> Work:
 
 
 @transaction.atomic
-def create(name: str, purpose: str, sections: list[dict[str, Any]], log: dict[str, Any] | None = None) -> Work:
-    """A new work with those sections (name and spec each) and the words of its log."""
-    work = Work.objects.create(name=name, purpose=purpose, log=with_words({}, log or {}), touched=timezone.now())
-    for position, section in enumerate(sections):
+def create(
+    name: str,
+    purpose: str,
+    sections: list[dict[str, Any]],
+    log: dict[str, Any] | None = None,
+    cloths: dict[str, Any] | None = None,
+    thing: dict[str, Any] | None = None,
+) -> Work:
+    """A new work with those sections (name and spec each), the words of its log, its cloths by role and its thing.
+
+    A cloth that a section holds itself is put among those of the work.  Raises `Refusal` for too many cloths.
+    """
+    made = within(lambda: housed({"cloths": cloths or {}, "thing": thing, "sections": sections}))
+    work = Work.objects.create(
+        name=name,
+        purpose=purpose,
+        cloths=made["cloths"],
+        thing=thing,
+        log=with_words({}, log or {}),
+        touched=timezone.now(),
+    )
+    for position, section in enumerate(made["sections"]):
         Section.objects.create(
             work=work, position=position, name=section["name"], spec=section["spec"], version=CURRENT
         )
@@ -96,7 +116,17 @@ def duplicate(key: str) -> Work:
     work = find(key)
     kept = document(work)
     names = list(Work.objects.filter(deleted=None).values_list("name", flat=True))
-    return create(numbered(kept["name"], names), kept["purpose"], kept["sections"])
+    return create(numbered(kept["name"], names), kept["purpose"], kept["sections"], None, kept["cloths"], kept["thing"])
+
+
+def within(edit: Callable[[], Document]) -> Document:
+    """What `edit` makes.  Raises `Refusal` where a work would have more cloths than it can hold."""
+    try:
+        return edit()
+    except TooMany:
+        raise refuse(
+            "full", "cloths", "", f"a work holds at most {MOST_CLOTHS} cloths", "let two of its pieces share one"
+        ) from None
 
 
 _NUMBERED = re.compile(r" (\d{1,4})$")
@@ -136,7 +166,7 @@ def change(
     before = document(work)
     seen = yours["revision"] == work.revision
     try:
-        after = edit(before)
+        after = within(lambda: housed(edit(before)))
     except Http404:
         if seen:
             raise
@@ -160,7 +190,7 @@ def settle(key: str, yours: dict[str, Any], mine: Callable[[Document], Document]
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
     theirs = document(work)
-    after = mine(theirs)
+    after = within(lambda: housed(mine(theirs)))
     if after != theirs:
         written_down(work, theirs, after, "what was typed in the other window", "", in_run=False)
         if not keep_mine:
@@ -176,8 +206,9 @@ def _put(work: Work, before: Document, after: Document) -> None:
     work.revision += 1
     work.stamps = stamped(work.stamps, before, after, work.revision)
     work.name, work.purpose, work.log = after["name"], after["purpose"], after["log"]
+    work.cloths, work.thing = after["cloths"], after["thing"]
     work.touched = timezone.now()
-    work.save(update_fields=("name", "purpose", "log", "revision", "stamps", "touched", "deleted"))
+    work.save(update_fields=("name", "purpose", "cloths", "thing", "log", "revision", "stamps", "touched", "deleted"))
     there = {section.key: section for section in work.sections.all()}
     for key in there.keys() - {section["key"] for section in after["sections"]}:
         there[key].delete()
@@ -279,6 +310,8 @@ def section_of(kept: Document, key: str) -> dict[str, Any] | None:
 
 def with_section(kept: Document, key: str, **values: Any) -> Document:
     """The document with other values in one section."""
+    if "spec" in values:
+        kept = with_spec(kept, key, values.pop("spec"))
     return {**kept, "sections": [{**s, **values} if s["key"] == key else s for s in kept["sections"]]}
 
 

@@ -9,13 +9,18 @@ ALL = "*"
 
 
 def parts_changed(before: Document, after: Document) -> set[str]:
-    """The names of the parts of a work that differ: its name and purpose, each field of its log, each piece, their order.
+    """The names of the parts of a work that differ: its name and purpose, each cloth by its role,
+
+    its thing, each field of its log, each piece, their order.
 
     A piece that is new is no part that anybody else could have changed.
     """
     found = {"words"} if any(before[name] != after[name] for name in ("name", "purpose")) else set()
     logs = before["log"], after["log"]
     found |= {f"log.{name}" for name in {*logs[0], *logs[1]} if logs[0].get(name) != logs[1].get(name)}
+    cloths = before["cloths"], after["cloths"]
+    found |= {f"cloth.{role}" for role in {*cloths[0], *cloths[1]} if cloths[0].get(role) != cloths[1].get(role)}
+    found |= {"thing"} if before["thing"] != after["thing"] else set()
     old = {section["key"]: section for section in before["sections"]}
     new = {section["key"]: section for section in after["sections"]}
     found |= {key for key, section in old.items() if new.get(key) != section}

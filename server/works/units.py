@@ -8,7 +8,20 @@ from typing import Any
 from ribbon.lengths import UNITS, with_unit
 
 # Pure numbers, words, and what a machine is set to, which is in millimetres in every work.
-_NUMBERS = ("count", "fullness", "times", "share", "name", "key", "price", "shrinkage", "stitch", "machine", "colour")
+_NUMBERS = (
+    "count",
+    "fullness",
+    "times",
+    "share",
+    "name",
+    "key",
+    "price",
+    "shrinkage",
+    "stitch",
+    "machine",
+    "colour",
+    "unit",
+)
 
 
 def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
@@ -26,6 +39,17 @@ def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
     if found.get("habit") == _habit(unit):
         del found["habit"]
     return found
+
+
+def cloth_in_unit(cloth: Mapping[str, Any], unit: str) -> dict[str, Any]:
+    """A cloth written for `unit`: bare figures are given what they were typed in, and stay what they are."""
+    old = str(cloth.get("unit") or unit)
+    if not cloth or old == unit:
+        return dict(cloth)
+    found = {name: _told(name, value, old) for name, value in cloth.items()}
+    if (found.get("price") or found.get("step")) and not found.get("per"):
+        found["per"] = sold_by({}, old)
+    return {**found, "unit": unit}
 
 
 def _habit(unit: str) -> str:

@@ -62,19 +62,40 @@ def cloth_of_two(cloth: Mapping[str, Any]) -> Spec:
     return found
 
 
+def _fourth(spec: Spec) -> Spec:
+    """Version 4 has the cloth of a lining as a cloth: what it said of it stood among its own rules before.
+
+    Version 3 was one of backups alone.
+    """
+    cutting = spec.get("cutting")
+    lining = cutting.get("lining") if isinstance(cutting, Mapping) else None
+    if not isinstance(cutting, Mapping) or not isinstance(lining, Mapping):
+        return spec
+    rules = {name: value for name, value in lining.items() if name not in _OF_LINING}
+    cloth = {name: lining[name] for name in _OF_LINING if lining.get(name) not in (None, "")}
+    face = spec.get("cloth")
+    if cloth and isinstance(face, Mapping):
+        # It was sold as its face is.
+        cloth |= {name: face[name] for name in ("per", "step", "unit") if face.get(name)}
+    return {**spec, "cutting": {**cutting, "lining": {**rules, **({"cloth": cloth} if cloth else {})}}}
+
+
+_OF_LINING = ("usable", "price", "weight")
+
 # Each entry turns the version before it into itself; the first version needs none.  One more needs a migration that
-# brings sections, checks and histories to it: a history says how sections differ, as this version writes them.
-_STEPS: dict[int, Callable[[Spec], Spec]] = {2: _second}
+# brings sections, checks and histories to it: a history says how works differ, as this version writes them.
+_STEPS: dict[int, Callable[[Spec], Spec]] = {2: _second, 3: dict, 4: _fourth}
 CURRENT = 1 + len(_STEPS)
+"""The version of works, open files and backups."""
 
 
-def current(spec: Spec, version: int) -> Spec:
-    """`spec`, written as `version`, as the current version writes it.
+def current(spec: Spec, version: int, to: int = CURRENT) -> Spec:
+    """`spec`, written as `version`, as the current version writes it (or one `to` which it is brought), its cloths still in it.
 
     Raises ValueError for a version later than this program's own.
     """
     if version > CURRENT:
         raise ValueError(f"this section was written by a later version ({version}); this one reads up to {CURRENT}")
-    for step in range(version + 1, CURRENT + 1):
+    for step in range(version + 1, to + 1):
         spec = _STEPS[step](spec)
     return spec

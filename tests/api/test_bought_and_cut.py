@@ -77,7 +77,7 @@ def test_a_lining_is_compared_and_a_tube_measures_the_flat_width(ask: Asked) -> 
         ask,
         "/cloth",
         **panel,
-        cutting={"drop": {"finished": "50"}, "lining": {"shorter": "2", "hem": "1", "usable": "54"}},
+        cutting={"drop": {"finished": "50"}, "lining": {"shorter": "2", "hem": "1", "cloth": {"usable": "54"}}},
     )["lining"]
     assert lined["way"] == "across"
     assert [(one["name"], one["why_not"] == "") for one in lined["ways"]] == [

@@ -115,7 +115,7 @@ def test_stripes_cover_the_strip_and_the_front(ask: Asked) -> None:
 
 def test_a_lining_a_tube_and_ties_on_the_cutting_plan(ask: Asked) -> None:
     section = with_cutting(
-        lining={"tube": True, "narrower": "2 in", "usable": "54 in"},
+        lining={"tube": True, "narrower": "2 in", "cloth": {"usable": "54 in"}},
         pieces=[{"name": "Tie", "width": "4 in", "length": "20 in", "count": 6, "may_turn": True}],
     )
     _, made = ask("POST", "/cut", {"sections": [{"name": "Valance", "spec": section}]})

@@ -99,13 +99,14 @@ def test_what_was_not_foreseen_is_ended_and_the_next_is_answered(monkeypatch: py
     assert HERE.post("/api/plan", json.dumps(knife(20)), content_type="application/json").status_code == 200
 
 
+# It may be raised where a library looks away; then it is raised again.
+@pytest.mark.filterwarnings("ignore::pytest.PytestUnraisableExceptionWarning")
 def test_what_takes_too_much_memory_is_ended(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(guard, "MEMORY", 1024)
     answer = HERE.post("/api/plan", json.dumps(knife(20_000)), content_type="application/json")
     assert (answer.status_code, answer.json()["problems"][0]["code"]) == (422, "too_costly")
 
 
-# It may be raised where a library looks away; then it is raised again.
 @pytest.mark.filterwarnings("ignore::pytest.PytestUnraisableExceptionWarning")
 def test_a_write_that_is_ended_leaves_nothing_half_done(ask: Asked, monkeypatch: pytest.MonkeyPatch) -> None:
     rows = "name,unit,width\n" + "".join(f"Cloth {number},cm,140\n" for number in range(900))

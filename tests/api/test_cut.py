@@ -144,3 +144,43 @@ def test_cloth_narrower_than_a_pleat_says_so(ask: Asked) -> None:
 def test_nothing_to_cut_is_no_fault(ask: Asked) -> None:
     status, made = ask("POST", "/cut", {"sections": []})
     assert (status, made["plans"], made["cost"]) == (200, [], None)
+
+
+BAND = {"name": "Band", "width": "6 cm", "length": "65 cm", "cloth": "contrast"}
+
+
+def banded(contrast: str, **more: Any) -> dict[str, Any]:
+    cutting = {**SKIRT["cutting"], "pieces": [BAND]}
+    return {**SKIRT, "cloths": {"contrast": {"usable": contrast}}, "cutting": cutting, **more}
+
+
+def test_contrasts_of_two_sections_that_stand_alone_are_two_cloths(ask: Asked) -> None:
+    made = cut(ask, banded("110 cm"), banded("90 cm"), banded("110 cm"))
+    bands = {
+        plan["width"]["text"]: [piece["section"] for piece in plan["placed"]]
+        for plan in made["plans"]
+        if plan["role"].startswith("contrast")
+    }
+    assert {width: sorted(found) for width, found in bands.items()} == {"110 cm": [0, 2], "90 cm": [1]}
+
+
+@pytest.mark.parametrize("unknown", ["cloth", "drop"])
+def test_a_band_of_known_cloth_is_laid_while_the_skirt_waits(ask: Asked, unknown: str) -> None:
+    spec = banded("110 cm")
+    if unknown == "cloth":
+        spec["cloth"] = {}
+    else:
+        spec["cutting"] = {**spec["cutting"], "drop": {}}
+    made = cut(ask, spec)
+    assert [(plan["role"], [one["name"] for one in plan["placed"]]) for plan in made["plans"]] == [
+        ("contrast", ["Band"])
+    ]
+    assert len(made["lacking"]) == 1
+
+
+def test_sections_of_one_key_are_still_told_apart(ask: Asked) -> None:
+    sections = [{"key": "a", "name": f"Piece {n}", "spec": SKIRT} for n in (1, 2)]
+    _, made = ask("POST", "/cut", {"sections": sections})
+    placed = made["plans"][0]["placed"]
+    assert sorted(one["section"] for one in placed) == [0, 0, 1, 1]
+    assert len({one["key"] for one in placed}) == len(placed)

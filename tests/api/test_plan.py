@@ -98,20 +98,23 @@ def test_numbers_are_read_as_written(ask: Asked) -> None:
 
 
 def test_every_problem_at_once_each_with_its_field_and_a_way_out(ask: Asked) -> None:
-    section = {
-        "kind": "knife",
-        "pins": {"finished": "abc", "spacing": "-3", "count": "2.5", "depth": [1]},
-        "facing": "up",
-        "colour": 1,
-    }
-    status, said = ask("POST", "/plan", section)
-    assert status == 422
-    found = {problem["path"]: problem for problem in said["problems"]}
-    assert set(found) == {"pins.finished", "pins.spacing", "pins.count", "pins.depth", "facing", "colour"}
-    assert found["pins.finished"]["message"] == "“abc” was not understood as a length"
-    assert found["pins.count"]["way_out"] == "pleats are whole: 2 or 3"
-    assert (found["facing"]["value"], found["pins.depth"]["value"]) == ("up", "[1]")
-    assert all(problem["way_out"] for problem in said["problems"])
+    """What is no section is said first, all of it; then what in one cannot be read, all of that."""
+    shape = {"kind": "knife", "pins": {"finished": "70", "depth": [1]}, "facing": "up", "colour": 1}
+    typed = {"kind": "knife", "pins": {"finished": "abc", "spacing": "-3", "count": "2.5"}, "tape": "0.01 mm"}
+    for section, paths in (
+        (shape, {"pins.depth", "facing", "colour"}),
+        (typed, {"pins.finished", "pins.spacing", "pins.count", "tape"}),
+    ):
+        status, said = ask("POST", "/plan", section)
+        assert status == 422
+        found = {problem["path"]: problem for problem in said["problems"]}
+        assert set(found) == paths
+        assert all(problem["way_out"] for problem in said["problems"])
+        if section is typed:
+            assert found["pins.finished"]["message"] == "“abc” was not understood as a length"
+            assert found["pins.count"]["way_out"] == "pleats are whole: 2 or 3"
+        else:
+            assert (found["facing"]["value"], found["pins.depth"]["value"]) == ("up", "[1]")
 
 
 @pytest.mark.parametrize(

@@ -292,7 +292,8 @@ def test_what_does_not_fit_a_ring_is_told_of_every_pin(ask: Asked) -> None:
 def test_a_gauge_of_every_part_is_three_times(ask: Asked) -> None:
     _, meanings = ask("POST", "/meanings", {"kind": "knife", "size": "2 in", "unit": "in"})
     gauge = next(one for one in meanings if one["name"] == "gauge")
-    made = told(ask, "/plan", kind="knife", unit="in", meet=gauge["meet"], pins={"finished": "5", **gauge["pins"]})
+    pins = {name.removeprefix("pins."): value for name, value in gauge["change"].items() if name != "meet"}
+    made = told(ask, "/plan", kind="knife", unit="in", meet=gauge["change"]["meet"], pins={"finished": "5", **pins})
     assert made["flat"]["text"] == "15 in"
 
 

@@ -334,11 +334,11 @@ def test_match_points_pair_both_edges(ask: Asked) -> None:
 def test_what_a_one_inch_box_pleat_may_mean(ask: Asked) -> None:
     status, found = ask("POST", "/meanings", {"kind": "box", "size": "1 in", "unit": "in"})
     assert status == 200
-    assert {one["name"]: one["pins"] for one in found} == {
-        "shows": {"box": "1 in"},
-        "deep": {"depth": "1 in"},
-        "taken": {"per_pleat": "1 in"},
-        "gauge": {"box": "2 in", "gap": "0 in"},
+    assert {one["name"]: one["change"] for one in found} == {
+        "shows": {"pins.box": "1 in"},
+        "deep": {"pins.depth": "1 in"},
+        "taken": {"pins.per_pleat": "1 in"},
+        "gauge": {"pins.box": "2 in", "pins.gap": "0 in", "meet": True},
     }
     for one in found:
         assert len(one["walk"]["x"]) == len(one["walk"]["spans"]) + 1
@@ -349,9 +349,9 @@ def test_what_a_one_inch_box_pleat_may_mean(ask: Asked) -> None:
 def test_draped_pleats_made_even(ask: Asked) -> None:
     draped = [{"depth": "2", "gap": "3"}, {"depth": "2.6", "gap": "3.4"}]
     status, total = ask("POST", "/even", {"unit": "cm", "draped": draped})
-    assert (status, total["pins"]) == (200, {"finished": "6.4 cm", "flat": "15.6 cm", "count": "2"})
+    assert (status, total["change"]) == (200, {"pins.finished": "6.4 cm", "pins.flat": "15.6 cm", "pins.count": "2"})
     _, average = ask("POST", "/even", {"unit": "cm", "draped": draped, "keep": "average"})
-    assert (average["pins"], average["about"]) == ({"depth": "2.3 cm", "spacing": "3.2 cm"}, ["spacing"])
+    assert average["change"] == {"pins.depth": "2.3 cm", "pins.spacing": {"about": "3.2 cm"}}
     status, wrong = ask("POST", "/even", {"unit": "cm", "draped": []})
     assert (status, wrong["problems"][0]["path"]) == (422, "draped")
 

@@ -72,7 +72,7 @@ def test_the_curtain_and_its_lining(page: Page) -> None:
     expect(slip(page)).to_contain_text("Sewn as a tube and turned it measures")
     expect(slip(page)).to_contain_text("13 hooks")
     step(page, "Cut")
-    expect(page.get_by_role("img", name="pieces on Lining")).to_be_visible()
+    expect(page.get_by_role("img", name="pieces on Curtain lining")).to_be_visible()
 
 
 def test_the_cutting_plan_with_ties(page: Page, accessible: Callable[[Page], None]) -> None:
@@ -141,3 +141,32 @@ def test_a_work_takes_cloth_and_gives_it_back(page: Page) -> None:
     field(page, "Length to move").fill("50 cm")
     page.get_by_role("button", name="Give back").click()
     expect(page.get_by_text("700 cm left on the shelf")).to_be_visible()
+
+
+def test_a_band_of_a_contrast_that_is_known_before_the_cloth_itself(
+    page: Page, accessible: Callable[[Page], None]
+) -> None:
+    open_work(page, "Star-party apron")
+    step(page, "Cloth")
+    page.get_by_role("combobox", name="Another cloth of the work").select_option("contrast")
+    cloths = page.get_by_role("region", name="Another cloth of the work")
+    cloths.get_by_role("textbox", name="Name of the cloth").fill("Dome red")
+    width = cloths.get_by_role("textbox", name="Width", exact=True)
+    width.fill("4t4")
+    expect(cloths.get_by_text("“t” is not a unit known here")).to_be_visible()
+    expect(width).to_have_attribute("aria-invalid", "true")
+    accessible(page)
+    width.fill("44")
+    expect(width).not_to_have_attribute("aria-invalid", "true")
+    step(page, "Cut")
+    expect(page.get_by_text("Apron skirt: say how wide its cloth is, under Cloth.")).to_be_visible()
+    page.get_by_role("button", name="Add a piece to cut").click()
+    page.get_by_role("combobox", name="Cut from").select_option(label="contrast: Dome red")
+    expect(page.get_by_role("img", name="1 piece on Dome red, 44 in by 4 in")).to_be_visible()
+    expect(page.get_by_role("region", name="The shopping slip")).to_contain_text("of Dome red, 44 in wide")
+    page.reload()
+    expect(page.get_by_role("img", name="1 piece on Dome red")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("img", name="on Dome red")).to_have_count(0)
+    page.get_by_role("button", name="Redo").click()
+    expect(page.get_by_role("img", name="1 piece on Dome red")).to_be_visible()

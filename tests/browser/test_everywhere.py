@@ -52,7 +52,7 @@ def cloth(page: Page) -> None:
 def cut(page: Page) -> None:
     open_work(page, "Reading-room curtain")
     step(page, "Cut")
-    expect(page.get_by_role("img", name="pieces on Lining")).to_be_visible()
+    expect(page.get_by_role("img", name="pieces on Curtain lining")).to_be_visible()
 
 
 def mark(page: Page) -> None:

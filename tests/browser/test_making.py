@@ -145,7 +145,7 @@ def test_papers_are_seen_and_taken(page: Page, accessible: Callable[[Page], None
     page.get_by_label("Or another SVG or DXF file").set_input_files(
         {"name": "a.svg", "mimeType": "image/svg+xml", "buffer": b"no"}
     )
-    expect(page.get_by_text("Send an SVG or DXF file of straight lines.")).to_be_visible()
+    expect(page.get_by_text("Send an SVG or DXF file of straight lines and arcs.")).to_be_visible()
 
 
 def test_a_paper_that_lacks_its_cloth_says_so(page: Page) -> None:

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from hypothesis import assume, given
 
-from ribbon.chalk import From, chalk_list
+from ribbon.edge import plan, taped
 from ribbon.errors import Refusal
-from ribbon.gauge import gauge
+from ribbon.facts import Section
 from ribbon.lengths import Length
-from ribbon.pins import Section, plan, strip, taped
 from ribbon.readings import marks
 from ribbon.strip import walk
+from ribbon.table.chalk import From, chalk_list
+from ribbon.table.gauge import gauge
 from tests.core.laws.strategies import LAW, sections
 from tests.scenario import section
 
@@ -23,7 +24,7 @@ def test_the_list_from_the_other_end_is_the_mirror(facts: Section) -> None:
     except Refusal:
         return
     assume(made.count <= 60)
-    laid = strip(made)
+    laid = made.strip
     walked = walk(laid)
     whole, found = made.flat, marks(laid, walked)
     start, end = (chalk_list(found, walked, nought, wrong_side=False) for nought in (From.START, From.END))
@@ -51,7 +52,7 @@ def test_the_skirts_list_and_its_gauge() -> None:
 
 
 def measures(kind: str, pins: dict[str, str]) -> list[tuple[str, float]]:
-    laid = strip(plan(section(kind, pins)))
+    laid = plan(section(kind, pins)).strip
     return [(notch.role.value, float(notch.length.mm)) for notch in gauge(laid).notches]
 
 
@@ -70,7 +71,7 @@ def test_the_only_pleat_is_its_own_gauge_and_gathers_have_parts() -> None:
 
 
 def test_from_the_middle_both_hands_begin_at_nought() -> None:
-    laid = strip(plan(section("knife", {"count": "5", "spacing": "4 cm", "depth": "2 cm"})))
+    laid = plan(section("knife", {"count": "5", "spacing": "4 cm", "depth": "2 cm"})).strip
     walked = walk(laid)
     found = chalk_list(marks(laid, walked), walked, From.MIDDLE, wrong_side=False)
     left = [c.at for c in found if c.hand == "left"]

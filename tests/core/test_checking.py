@@ -7,17 +7,17 @@ from itertools import pairwise
 from typing import Any
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from ribbon.chalk import marked
-from ribbon.checking import usual, verdict
+from ribbon.edge import applied, changes, edge_plan, plan, taped
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, Edge, End, Pin, Section, Stretch, beside
 from ribbon.lengths import UNITS, Length
-from ribbon.pins import Band, End, Part, Pin, Section, applied, changes, plan, taped
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Quantity
 from ribbon.strip import walk
+from ribbon.table.checking import usual, verdict
+from tests.examples import law
 
 Q = Quantity
 
@@ -33,7 +33,7 @@ def skirt(**more: Any) -> Section:
 
 
 def test_twelve_millimetres_too_wide_is_twelve_pleats_of_one() -> None:
-    found = verdict(skirt(), [Length(712)])
+    found = verdict(edge_plan(skirt()), [Length(712)])
     assert found.off == Length(12)
     assert not found.within
     assert [one.divisions for one in found.changes] == [1] * 12
@@ -47,17 +47,17 @@ def test_twelve_millimetres_too_wide_is_twelve_pleats_of_one() -> None:
 
 @pytest.mark.parametrize(("measured", "within"), [(700, True), (703, True), (697, True), (704, False), (696, False)])
 def test_half_a_per_cent_is_left(measured: int, within: bool) -> None:
-    assert verdict(skirt(), [Length(measured)]).within is within
+    assert verdict(edge_plan(skirt()), [Length(measured)]).within is within
 
 
 def test_several_measures_are_averaged_and_their_spread_is_told() -> None:
-    found = verdict(skirt(), [Length(711), Length(713)])
+    found = verdict(edge_plan(skirt()), [Length(711), Length(713)])
     assert (found.measured, found.spread) == (Length(712), Length(2))
     assert "The measures differ among themselves by 0.2 cm." in found.says
 
 
 def test_too_narrow_lets_pleats_out() -> None:
-    found = verdict(skirt(), [Length(690)])
+    found = verdict(edge_plan(skirt()), [Length(690)])
     assert [one.divisions for one in found.changes] == [-1] * 10
     assert "each takes 0.1 cm less cloth" in found.says[1]
 
@@ -65,13 +65,13 @@ def test_too_narrow_lets_pleats_out() -> None:
 def test_a_correction_adds_to_the_one_before() -> None:
     """The second check moves the pleats that it names and no others, whatever the first one moved."""
     once = skirt(corrections=(Length(12),))
-    found = verdict(once, [Length(694)])
+    found = verdict(edge_plan(once), [Length(694)])
     twice = skirt(corrections=(Length(12), found.correction))
     assert found.correction == Length(-6)
     before, after = ({one.pleat: one.divisions for one in applied(plan(one))} for one in (once, twice))
     moved = {pleat: after.get(pleat, 0) - before.get(pleat, 0) for pleat in range(1, 24)}
     assert {pleat: by for pleat, by in moved.items() if by} == {one.pleat: one.divisions for one in found.changes}
-    assert marked(twice).walked.finished == Length(694)
+    assert edge_plan(twice).marked.walked.finished == Length(694)
 
 
 @pytest.mark.parametrize(
@@ -80,7 +80,7 @@ def test_a_correction_adds_to_the_one_before() -> None:
 )
 def test_a_measure_that_cannot_be_of_it(measure: int, way_out: str) -> None:
     with pytest.raises(Refusal) as refused:
-        verdict(skirt(), [Length(700), Length(measure)])
+        verdict(edge_plan(skirt()), [Length(700), Length(measure)])
     problem = refused.value.problems[0]
     assert problem.path == "measured.1"
     assert way_out in problem.way_out
@@ -95,7 +95,7 @@ def test_a_bunk_curtain_in_sixteenths() -> None:
     pins = {Q.FINISHED: Pin((inch * 62).mm), Q.FLAT: Pin((inch * 150).mm), Q.COUNT: Pin(Fraction(17))}
     ends = {"lead": End(times=Fraction(1)), "tail": End(times=Fraction(1))}
     section = Section(KINDS["pinch"], pins, unit=UNITS["in"], tape=inch / 16, **ends)  # type: ignore[arg-type]
-    found = verdict(section, [inch * 62 + inch * Fraction(3, 8), inch * 62 + inch / 4])
+    found = verdict(edge_plan(section), [inch * 62 + inch * Fraction(3, 8), inch * 62 + inch / 4])
     assert found.off == inch * Fraction(5, 16)
     assert [(one.pleat, one.divisions) for one in found.changes] == [(3, 1), (6, 1), (10, 1), (12, 1), (15, 1)]
     assert found.says == (
@@ -107,30 +107,30 @@ def test_a_bunk_curtain_in_sixteenths() -> None:
 
 
 def test_more_divisions_than_pleats_go_twice_over() -> None:
-    found = verdict(skirt(pins={Q.FINISHED: Pin(Fraction(700)), Q.COUNT: Pin(Fraction(4))}), [Length(710)])
+    found = verdict(edge_plan(skirt(pins={Q.FINISHED: Pin(Fraction(700)), Q.COUNT: Pin(Fraction(4))})), [Length(710)])
     assert [one.divisions for one in found.changes] == [2, 3, 2, 3]
 
 
 def test_a_mixed_edge_is_shared_by_hand() -> None:
-    band = Band((Part(skirt(pins={}, closed=False, meet=True)), Part(None)), Length(800), UNITS["cm"], Length(1))
-    found = verdict(band, [Length(812)])
+    parts = [Stretch(skirt(pins={}, closed=False, meet=True)), Stretch(None)]
+    band = Edge(beside(parts), UNITS["cm"], Length(1), finished=Length(800))
+    found = verdict(edge_plan(band), [Length(812)])
     assert found.changes == ()
     assert found.says[-1].startswith("Share it over the pleats of its parts by hand")
 
 
 def test_gathers_are_drawn_up() -> None:
     cuff = Section(KINDS["gather"], {Q.FINISHED: Pin(Fraction(220)), Q.FULLNESS: Pin(Fraction(9, 5))}, tape=Length(1))
-    found = verdict(cuff, [Length(232)])
+    found = verdict(edge_plan(cuff), [Length(232)])
     assert found.changes == ()
     assert "Draw the threads tighter by 1.2 cm" in found.says[-1]
 
 
 def test_the_marks_of_a_corrected_skirt() -> None:
     # The cut cloth is the same, the finished edge 12 mm narrower, and outer folds before the first change stay.
-    before, after = marked(skirt()), marked(skirt(corrections=(Length(12),)))
-    made = after.plan
+    before, after = edge_plan(skirt()).marked, edge_plan(skirt(corrections=(Length(12),))).marked
+    made = plan(skirt())
     after.strip.check()
-    assert made is not None
     first = min(one.pleat for one in changes(made, Length(12)))
     assert after.strip.flat == before.strip.flat
     assert after.walked.finished == Length(688)
@@ -146,7 +146,7 @@ def test_turn_of_cloth_is_made_up_for_over_all_pleats() -> None:
 
 def test_more_than_the_pleats_can_give_is_refused() -> None:
     with pytest.raises(Refusal) as refused:
-        marked(skirt(corrections=(Length(-600 * 3),)))
+        _ = edge_plan(skirt(corrections=(Length(-600 * 3),))).marked
     assert refused.value.problems[0].path == "corrections"
 
 
@@ -155,7 +155,7 @@ def test_the_usual_error_of_a_cloth() -> None:
     assert usual([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (Length(1) / 2, Length(1))
 
 
-@settings(max_examples=300, deadline=None)
+@law(300)
 @given(
     kind=st.sampled_from(["knife", "box", "inverted", "pinch", "tuck"]),
     count=st.integers(3, 60),
@@ -171,7 +171,7 @@ def test_a_corrected_plan_measures_right(kind: str, count: int, spacing: int, of
     try:
         made = plan(section)
         on_tape = taped(made, tape)
-        found = verdict(section, [on_tape.finished + Length(off)])
+        found = verdict(edge_plan(section), [on_tape.finished + Length(off)])
         mended = taped(plan(Section(KINDS[kind], pins, tape=tape, meet=False, corrections=(found.correction,))), tape)
     except Refusal:
         assume(False)
@@ -180,6 +180,6 @@ def test_a_corrected_plan_measures_right(kind: str, count: int, spacing: int, of
     assert walked.finished == mended.finished
     assert mended.strip.flat == on_tape.strip.flat  # the cut cloth stays
     assert {abs(one.divisions) for one in found.changes} <= {0, 1, 2} or abs(off) > count
-    if not found.within:
+    if not found.within and found.correction:  # there may be more to take than such pleats can give
         # The measure was of the row on the tape, which may itself be half a division from the plan.
         assert abs(mended.finished + Length(off) - made.finished) <= tape

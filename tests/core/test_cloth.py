@@ -12,9 +12,9 @@ from hypothesis import strategies as st
 
 from ribbon.cloth import (
     Bolt,
+    CutPiece,
     Drop,
     Lining,
-    Piece,
     Stripe,
     apron,
     buy,
@@ -26,16 +26,17 @@ from ribbon.cloth import (
     load,
     makes,
     notions,
-    offers,
     repeat_of,
+    savings,
     to_repeat,
     usual,
     ways,
 )
 from ribbon.cloth.layout import lowest
+from ribbon.edge import plan
 from ribbon.errors import Refusal
+from ribbon.facts import Place, Section
 from ribbon.lengths import UNITS, ZERO, Length, read_length
-from ribbon.pins import Place, Section, plan, strip
 from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Strategy, joined, strategies
 from ribbon.strip import walk
@@ -125,7 +126,7 @@ def test_the_load_on_a_rail() -> None:
 
 
 def laid_out(facts: Section, usable: str, strategy: Strategy, allowance: str = "1.5 cm"):  # type: ignore[no-untyped-def]
-    laid = strip(plan(facts))
+    laid = plan(facts).strip
     return joined(laid, walk(laid), cm(usable), Allowed(cm(allowance), cm(allowance), cm(allowance)), strategy)
 
 
@@ -183,7 +184,7 @@ def test_a_strategy_that_cannot_be_followed_says_why(strategy: Strategy) -> None
 def test_every_strategy_adds_up_and_fits(count: int, spacing: int, usable: int, seam: int, kind: str) -> None:
     size = {"per_pleat": f"{spacing * 2} mm"} if kind == "pinch" else {"depth": f"{spacing / 2} mm"}
     made = plan(section(kind, {"count": str(count), "spacing": f"{spacing} mm", **size}))
-    laid = strip(made)
+    laid = made.strip
     allowed = Allowed(Length(seam), Length(seam), Length(seam))
     for strategy, got in strategies(laid, walk(laid), Length(usable), allowed):
         assert sum((w.flat for w in got.widths), ZERO) == made.flat, strategy
@@ -205,7 +206,7 @@ def test_every_strategy_adds_up_and_fits(count: int, spacing: int, usable: int, 
     ],
 )
 def test_no_plan_goes_below_what_cannot_lie_side_by_side(sizes: list[tuple[int, int]], bound: Fraction) -> None:
-    pieces = [Piece(f"piece {n}", Length.cm(w), Length.cm(h)) for n, (w, h) in enumerate(sizes)]
+    pieces = [CutPiece.oblong(f"piece {n}", f"piece {n}", Length.cm(w), Length.cm(h)) for n, (w, h) in enumerate(sizes)]
     assert lowest(Bolt(Length.cm(140)), pieces) == Length.cm(bound)
     assert layout(Bolt(Length.cm(140)), pieces).length >= Length.cm(bound)
 
@@ -224,7 +225,7 @@ def test_no_piece_overlaps_leaves_the_cloth_or_lies_wrong(
 ) -> None:
     bolt = Bolt(Length(1000), directional=directional)
     pieces = [
-        Piece(f"piece {n}", Length(w), Length(h), c, on_fold=fold and w <= 500, may_turn=turn)
+        CutPiece.oblong(f"piece {n}", f"piece {n}", Length(w), Length(h), c, on_fold=fold and w <= 500, may_turn=turn)
         for n, (w, h, c, fold, turn) in enumerate(sizes)
     ]
     try:
@@ -237,7 +238,7 @@ def test_no_piece_overlaps_leaves_the_cloth_or_lies_wrong(
         assert one.left >= ZERO
         assert one.left + one.wide <= bolt.usable
         assert one.start + one.long <= got.length
-        assert {one.wide, one.long} == {one.piece.opened, one.piece.length}
+        assert {one.wide, one.long} == {one.piece.wide, one.piece.long}
         assert not one.turned or (one.piece.may_turn and not directional)
     for a, b in combinations(got.laid, 2):
         apart = (
@@ -251,7 +252,14 @@ def test_no_piece_overlaps_leaves_the_cloth_or_lies_wrong(
 
 def test_rectangles_at_hand_hold_what_they_can() -> None:
     sheets = [(cm("90"), cm("90")), (cm("40"), cm("50"))]
-    got = layout(Bolt(cm("90")), [Piece("square", cm("40"), cm("40"), 5), Piece("strip", cm("80"), cm("10"))], sheets)
+    got = layout(
+        Bolt(cm("90")),
+        [
+            CutPiece.oblong("square", "square", cm("40"), cm("40"), 5),
+            CutPiece.oblong("strip", "strip", cm("80"), cm("10")),
+        ],
+        sheets,
+    )
     assert len(got.laid) + len(got.left) == 6
     assert {one.sheet for one in got.laid} == {0, 1}
     for one in got.laid:
@@ -262,7 +270,13 @@ def test_rectangles_at_hand_hold_what_they_can() -> None:
 
 def test_a_piece_wider_than_the_cloth_is_named() -> None:
     with pytest.raises(Refusal) as refusal:
-        layout(Bolt(cm("90")), [Piece("band", cm("120"), cm("10")), Piece("tie", cm("100"), cm("5"), may_turn=True)])
+        layout(
+            Bolt(cm("90")),
+            [
+                CutPiece.oblong("band", "band", cm("120"), cm("10")),
+                CutPiece.oblong("tie", "tie", cm("100"), cm("5"), may_turn=True),
+            ],
+        )
     assert [(p.path, p.message) for p in refusal.value.problems] == [
         ("pieces.0.width", "band is 300 mm wider than the cloth")
     ]
@@ -284,15 +298,15 @@ def test_a_small_change_that_saves_a_width_is_offered() -> None:
     facts = section("knife", {"finished": "96 cm", "count": "24", "depth": "4 cm"})
 
     def widths(made) -> int:  # type: ignore[no-untyped-def]
-        laid = strip(made)
+        laid = made.strip
         return len(joined(laid, walk(laid), cm("140"), Allowed(ZERO, ZERO, ZERO)).widths)
 
     made = plan(facts)
     assert widths(made) == 3
-    for one in offers(made, widths, MM):
+    for one in savings(made, widths, MM):
         assert one.widths < 3
         assert one.flat <= cm("280")
-    assert {one.quantity for one in offers(made, widths, MM)} >= {Q.DEPTH}
+    assert {one.quantity for one in savings(made, widths, MM)} >= {Q.DEPTH}
 
 
 def test_hooks_are_pleats_and_two() -> None:
@@ -310,7 +324,7 @@ TARTAN = (Stripe("#2f6a3a", cm("3")), Stripe("#f3f5f2", cm("1")), Stripe("#1b224
 
 def test_stripes_run_on_and_line_up() -> None:
     made = plan(section("knife", {"count": "6", "spacing": "3 cm", "depth": "1.5 cm"}))
-    walked = walk(strip(made))
+    walked = made.walked
     assert repeat_of(TARTAN) == cm("6")
     bands = coloured(walked, TARTAN, lined_up(TARTAN, 1, cm("10"), "middle"))
     assert bands[0].start == 0
@@ -331,7 +345,7 @@ def test_pleats_to_the_repeat_show_the_same_part() -> None:
         (4, cm("10.5")),
     ]
     made = plan(section("knife", {"count": "6", "spacing": "3 cm", "depth": "1.5 cm"}))
-    walked = walk(strip(made))
+    walked = made.walked
     bands = coloured(walked, TARTAN, ZERO)
     pitch = 60 * walked.parts
     assert {(b.start % pitch, b.stripe) for b in bands if b.start} >= {(30 * walked.parts, 1), (40 * walked.parts, 2)}
@@ -356,10 +370,10 @@ def test_drops_that_match_begin_at_whole_repeats_whatever_lies_between(
 ) -> None:
     bolt = Bolt(Length(1000), along=Length(repeat))
     matched = [
-        Piece(f"drop {n}", Length(wide), Length(repeat * long), count, matched=True)
+        CutPiece.oblong(f"drop {n}", f"drop {n}", Length(wide), Length(repeat * long), count, matched=True)
         for n, (wide, long, count) in enumerate(drops)
     ]
-    bands = [Piece(f"band {n}", Length(w), Length(h)) for n, (w, h) in enumerate(others)]
+    bands = [CutPiece.oblong(f"band {n}", f"band {n}", Length(w), Length(h)) for n, (w, h) in enumerate(others)]
     got = layout(bolt, [*matched, *bands], search=False)
     assert len(got.laid) == sum(piece.count for piece in matched) + len(others)
     assert got.needed == got.length + Length(repeat)
@@ -372,6 +386,8 @@ def test_drops_that_match_begin_at_whole_repeats_whatever_lies_between(
 
 def test_no_repeat_is_added_where_nothing_matches() -> None:
     bolt = Bolt(Length(1000), along=Length(240))
-    assert layout(bolt, [Piece("pocket", Length(200), Length(300))]).needed == Length(300)
-    on_sheet = layout(bolt, [Piece("drop", Length(200), Length(480), matched=True)], [(Length(900), Length(900))])
+    assert layout(bolt, [CutPiece.oblong("pocket", "pocket", Length(200), Length(300))]).needed == Length(300)
+    on_sheet = layout(
+        bolt, [CutPiece.oblong("drop", "drop", Length(200), Length(480), matched=True)], [(Length(900), Length(900))]
+    )
     assert (on_sheet.needed, on_sheet.left) == (Length(480), ())

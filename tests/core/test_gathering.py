@@ -6,11 +6,10 @@ from fractions import Fraction
 
 import pytest
 
+from ribbon.edge import gathered, plan, taped
 from ribbon.errors import Refusal
 from ribbon.gathers import BY_WEIGHT, Gathering, Point, Ruffler, Swatch, parts, stitch_for, thread, tried, tuck_from
 from ribbon.lengths import UNITS, Length, read_length
-from ribbon.notes import gathered
-from ribbon.pins import plan, strip, taped
 from ribbon.strip import walk
 from tests.scenario import MM, section, wide
 
@@ -73,7 +72,7 @@ def test_named_points_are_measured_from_the_edge_and_stand_on_the_tape() -> None
     assert any(point.name == "side" and point.finished == cm("20.3") for point in needs.points)
     on_tape = taped(made, Length(5))
     assert walk(on_tape.strip).finished == on_tape.finished
-    assert walk(strip(made)).finished == made.finished
+    assert made.walked.finished == made.finished
 
 
 @pytest.mark.parametrize(

@@ -6,7 +6,7 @@ from hypothesis import strategies as st
 
 from ribbon.errors import Refusal
 from ribbon.lengths import UNITS, Length, Unreadable, read_length, typed
-from ribbon.pins import dragged, nudged
+from ribbon.offers import dragged, nudged
 from ribbon.pleats import Quantity
 from tests.scenario import MM, SIXTEENTH
 

@@ -17,8 +17,8 @@ from ribbon.cloth import (
     on_spans,
     widths_for,
 )
+from ribbon.edge import plan
 from ribbon.lengths import UNITS, ZERO, Length, read_length
-from ribbon.pins import plan, strip
 from ribbon.readings import Allowed, Strategy, front, joined, strategies
 from ribbon.strip import walk
 from tests.scenario import NONE, section, wide
@@ -32,7 +32,7 @@ def cm(text: str) -> Length:
 
 
 def laid(kind: str, pins: dict[str, str], **facts: Any):  # type: ignore[no-untyped-def]
-    made = strip(plan(section(kind, pins, **facts)))
+    made = plan(section(kind, pins, **facts)).strip
     return made, walk(made)
 
 

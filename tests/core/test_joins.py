@@ -7,9 +7,10 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal
+from ribbon.facts import Section
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Section, plan, strip
 from ribbon.readings import Allowed, Joined, Strategy, joined
 from ribbon.strip import walk
 from tests.core.laws.strategies import LAW, sections
@@ -26,7 +27,7 @@ def made(
     strategy: Strategy = Strategy.FEWEST,
     **facts: Any,
 ) -> Joined:
-    laid = strip(plan(section(kind, pins, **facts)))
+    laid = plan(section(kind, pins, **facts)).strip
     cloth = wide(usable).width
     assert cloth is not None
     return joined(laid, walk(laid), cloth, allowed, strategy)
@@ -119,7 +120,7 @@ def test_widths_add_up(facts: Section, usable: int, seam: int) -> None:
     try:
         planned = plan(facts)
         assume(planned.count <= 200)
-        laid = strip(planned)
+        laid = planned.strip
         walked = walk(laid)
         assume(walked.length(walked.flat[-1]).mm < usable * 40)
         allowed = Allowed(Length(seam), Length(2 * seam), Length(seam))

@@ -6,19 +6,19 @@ from typing import Any
 
 import pytest
 
+from ribbon.edge import gathered, inserted, plan, tapered
+from ribbon.facts import End, PatternPiece, Place, Stops, Taper
 from ribbon.lengths import UNITS, Length, read_length
-from ribbon.notes import (
+from ribbon.pleats import Facing
+from ribbon.says.notes import (
     dressing_says,
     facing_says,
-    gathered,
     gathers_say,
     insert_says,
     lining_says,
     stops_say,
     taper_says,
 )
-from ribbon.pins import End, PatternPiece, Place, Stops, Taper, inserted, plan, tapered
-from ribbon.pleats import Facing
 from tests.scenario import section
 
 

@@ -6,10 +6,12 @@ from typing import Any
 
 import pytest
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal
-from ribbon.pins import Remainder, School, choices, plan
+from ribbon.facts import Remainder, School
+from ribbon.offers import choices
 from ribbon.pleats import Facing, Quantity
-from ribbon.slip import gave_says
+from ribbon.says.slip import gave_says
 from tests.scenario import NONE, section, wide
 
 Q = Quantity

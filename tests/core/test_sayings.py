@@ -6,31 +6,29 @@ from typing import Any
 
 import pytest
 
-from ribbon.cautions import Caution, cautions
 from ribbon.cloth import allowed_of
-from ribbon.explain import explanation
+from ribbon.edge import Plan, edge_plan, plan
+from ribbon.facts import Allowance, PlanCloth, Remainder
 from ribbon.lengths import Length
-from ribbon.mends import Mend
-from ribbon.pins import Allowance, Cloth, Plan, Remainder, plan, strip, taped
+from ribbon.offers import Change
 from ribbon.pleats import Facing
-from ribbon.readings import front, joined, layers, past_ends, thickest
-from ribbon.slip import slip
-from ribbon.strip import walk
+from ribbon.readings import joined
+from ribbon.says.cautions import Caution, cautions
+from ribbon.says.reckoning import explanation
+from ribbon.says.slip import slip
 from tests.scenario import NONE, section, wide
+
+ROW = {"cut", "join", "fold", "tape", "correction", "gave", "rest", "assumed"}
 
 
 def said(made: Plan) -> list[str]:
-    laid, tape = strip(made), made.section.tape
     cloth = made.section.cloth.usable
-    joins = joined(laid, walk(laid), cloth, allowed_of(made.section)) if cloth else None
-    return [line.text for line in slip(made, taped(made, tape) if tape else None, joins)]
+    joins = joined(made.strip, made.walked, cloth, allowed_of(made.section)) if cloth else None
+    return [line.text for line in slip(edge_plan(made.section), joins) if line.about in ROW]
 
 
 def minded(made: Plan) -> list[Caution]:
-    laid = strip(made)
-    walked = walk(laid)
-    on_tape = taped(made, made.section.tape) if made.section.tape else None
-    return cautions(made, laid, walked, front(walked), past_ends(walked), thickest(layers(walked)), on_tape)
+    return cautions(edge_plan(made.section))
 
 
 SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
@@ -49,7 +47,7 @@ SEAM = Allowance(Length.cm(1), Length.cm(1), Length.cm(1))
         ),
         (
             "knife", {"finished": "70 cm", "spacing": "2.5 cm"},
-            {"closed": True, "meet": True, "allowance": SEAM, "cloth": Cloth(Length.cm(138))},
+            {"closed": True, "meet": True, "allowance": SEAM, "cloth": PlanCloth(Length.cm(138))},
             [
                 "Cut two pieces, 134.5 cm and 79.5 cm: 210 + 4 × 1 = 214 cm in all.",
                 "A join hides at the inner fold of pleat 18.",
@@ -100,7 +98,9 @@ def test_the_slip(kind: str, pins: dict[str, str], facts: dict[str, Any], lines:
 
 def test_the_slip_tells_of_joins_that_show() -> None:
     made = plan(
-        section("knife", {"finished": "300 cm", "spacing": "5 cm"}, lead=wide("250 cm"), cloth=Cloth(Length.cm(100)))
+        section(
+            "knife", {"finished": "300 cm", "spacing": "5 cm"}, lead=wide("250 cm"), cloth=PlanCloth(Length.cm(100))
+        )
     )
     assert "2 of 4 would show: 2 in the open." in said(made)[1]
 
@@ -114,7 +114,7 @@ def test_the_slip_tells_what_the_tape_adds() -> None:
 
 def test_underlays_past_the_ends_are_minded_with_a_mend() -> None:
     made = plan(section("box", {"finished": "60 cm", "count": "4", "box": "10 cm", "depth": "12 cm"}))
-    assert [(c.code, c.mend and c.mend.change) for c in minded(made)] == [("covered", (("pins.depth", "5 cm"),))]
+    assert [(c.code, c.mend and c.mend.sets) for c in minded(made)] == [("covered", (("pins.depth", "5 cm"),))]
     made = plan(
         section(
             "knife",
@@ -135,7 +135,7 @@ def test_a_mend_is_offered_only_where_it_holds() -> None:
     (caution,) = minded(plan(section("knife", {"finished": "60 cm", "count": "10", "depth": "9 cm"}, **facts)))
     assert (caution.code, caution.mend) == (
         "covered",
-        Mend("Let the pleats meet: 6 cm deep, 180 cm flat", (("pins.depth", None), ("meet", True))),
+        Change("Let the pleats meet: 6 cm deep, 180 cm flat", (("pins.depth", None), ("meet", True))),
     )
     # A tail wide enough for this underlay would leave room for no pleat.
     deep = minded(plan(section("knife", {"finished": "20 cm", "flat": "130 cm", "count": "1"}, facing=Facing.LEFT)))
@@ -143,9 +143,9 @@ def test_a_mend_is_offered_only_where_it_holds() -> None:
 
 
 def test_pleats_that_meet_are_thinner() -> None:
-    facts = {"closed": True, "cloth": Cloth(None, Length(1))}
+    facts = {"closed": True, "cloth": PlanCloth(None, Length(1))}
     (caution,) = minded(plan(section("knife", {"finished": "60 cm", "count": "20", "flat": "280 cm"}, **facts)))
-    assert caution.mend == Mend("Let the pleats meet: 3 cm deep, 180 cm flat", (("pins.flat", None), ("meet", True)))
+    assert caution.mend == Change("Let the pleats meet: 3 cm deep, 180 cm flat", (("pins.flat", None), ("meet", True)))
 
 
 def test_a_ring_has_no_ends_to_mind() -> None:
@@ -154,9 +154,9 @@ def test_a_ring_has_no_ends_to_mind() -> None:
 
 def test_thick_folds_are_minded() -> None:
     facts = {"closed": True, "meet": True}
-    thin = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(1)), **facts)
+    thin = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=PlanCloth(None, Length(1)), **facts)
     assert minded(plan(thin)) == []
-    thick = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(2)), **facts)
+    thick = section("knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=PlanCloth(None, Length(2)), **facts)
     (caution,) = minded(plan(thick))
     assert caution.code == "thick"
     assert (
@@ -168,7 +168,7 @@ def test_thick_folds_are_minded() -> None:
 @pytest.mark.parametrize(("machine", "says"), [(13, ""), (12, ""), (11, "past the 11 mm that your machine sews")])
 def test_what_the_machine_sews_is_its_owners_to_say(machine: int, says: str) -> None:
     felt = section(
-        "knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=Cloth(None, Length(2)), closed=True, meet=True,
+        "knife", {"finished": "60 cm", "spacing": "3 cm"}, cloth=PlanCloth(None, Length(2)), closed=True, meet=True,
         machine=Length(machine),
     )  # fmt: skip
     assert [says in caution.message for caution in minded(plan(felt))] == ([True] if says else [])

@@ -5,10 +5,9 @@ from typing import Any
 
 import pytest
 
+from ribbon.edge import Plan, plan, taped
 from ribbon.lengths import Length
-from ribbon.pins import Plan, plan, strip, taped
 from ribbon.pleats import Quantity
-from ribbon.strip import walk
 from tests.scenario import FULL, SIXTEENTH, section, wide
 
 Q = Quantity
@@ -35,9 +34,9 @@ ROWS: list[tuple[str, dict[str, str], dict[str, Any], dict[str, Fraction | int]]
 def test_the_exact_results(kind: str, pins: dict[str, str], facts: dict[str, Any], exact: dict[str, Fraction]) -> None:
     made = plan(section(kind, pins, **facts))
     assert {name: made.values[Q(name)] for name in exact} == exact
-    folded = walk(strip(made))
-    strip(made).check()
-    assert (folded.finished, strip(made).flat) == (made.finished, made.flat)
+    folded = made.walked
+    made.strip.check()
+    assert (folded.finished, made.strip.flat) == (made.finished, made.flat)
 
 
 def spaces(kind: str, pins: dict[str, str], **facts: Any) -> tuple[int, Fraction]:

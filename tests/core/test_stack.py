@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from itertools import pairwise
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from ribbon.lengths import Length
@@ -13,6 +13,7 @@ from ribbon.pleats.knife import KNIFE
 from ribbon.pleats.row import Facing
 from ribbon.readings import back, behind, front, layers, stack
 from ribbon.strip import LineKind, Role, StripBuilder, Turn, Walk, walk
+from tests.examples import law
 
 
 @st.composite
@@ -31,7 +32,7 @@ def lying(walked: Walk, at2: int) -> list[int]:
     return [index for index, (a, b) in enumerate(pairwise(walked.x)) if 2 * min(a, b) < at2 < 2 * max(a, b)]
 
 
-@settings(max_examples=400, deadline=None)
+@law(400)
 @given(walks())
 def test_every_reading_is_what_its_definition_says(walked: Walk) -> None:
     stacked = stack(walked)
@@ -56,7 +57,7 @@ def test_every_reading_is_what_its_definition_says(walked: Walk) -> None:
     assert all(a.end == b.start and a.layers != b.layers for a, b in pairwise(thick))
 
 
-@settings(max_examples=300, deadline=None)
+@law(300)
 @given(
     st.lists(
         st.tuples(st.integers(0, 6), st.integers(0, 4), st.sampled_from([Facing.RIGHT, Facing.LEFT])),

@@ -8,8 +8,9 @@ from typing import Any
 
 import pytest
 
+from ribbon.edge import Taped, plan, taped
+from ribbon.facts import Place
 from ribbon.lengths import Length
-from ribbon.pins import Place, Taped, plan, taped
 from ribbon.pleats import Facing
 from ribbon.pleats.pinch import PINCH
 from ribbon.readings import marks

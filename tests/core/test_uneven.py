@@ -7,30 +7,11 @@ from fractions import Fraction
 
 import pytest
 
+from ribbon.edge import edge_plan, inserted, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, Edge, End, PatternPiece, Place, Stretch, Taper, beside
 from ribbon.lengths import UNITS, Length, read_length
-from ribbon.pins import (
-    Band,
-    Draped,
-    End,
-    Keep,
-    Part,
-    PatternPiece,
-    Place,
-    Taper,
-    choices,
-    evened,
-    inserted,
-    meanings,
-    mixed,
-    pins_for,
-    plan,
-    strip,
-    taped,
-    taped_mixed,
-    tapered,
-)
-from ribbon.pins.section import KINDS
+from ribbon.offers import Draped, Keep, choices, evened, meanings, pins_for
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
 from ribbon.readings import lies, lining_marks, marks
@@ -60,8 +41,8 @@ def test_the_telescope_cover_is_cut_as_by_hand() -> None:
     corners = [Place(read_length(t, UNITS["in"])) for t in ("13", "44", "70", "101")]
     made = plan(section("inverted", {"finished": "114 in", "depth": "2 1/2 in"}, closed=True, places=tuple(corners)))
     assert made.flat == Length.inches(154)
-    centres = [m.at for m in marks(strip(made), walk(strip(made))) if m.kind is LineKind.CENTRE]
-    per_inch = walk(strip(made)).parts * Fraction(127, 5)
+    centres = [m.at for m in marks(made.strip, made.walked) if m.kind is LineKind.CENTRE]
+    per_inch = made.walked.parts * Fraction(127, 5)
     seams = [b - a for a, b in itertools.pairwise(centres)]
     assert [s / per_inch + 1 for s in seams] == [42, 37, 42]  # half an inch of seam at both ends
 
@@ -79,7 +60,7 @@ def test_the_telescope_cover_is_cut_as_by_hand() -> None:
 )  # fmt: skip
 def test_placed_pleats_share_the_take_up(kind: str, pins: dict[str, str], flat: str) -> None:
     made = plan(section(kind, pins, places=tuple(Place(cm(t)) for t in ("5", "12", "30"))))
-    laid = strip(made)
+    laid = made.strip
     laid.check()
     assert made.flat == laid.flat == cm(flat)
     assert walk(laid).finished == made.finished == cm("40")
@@ -89,7 +70,7 @@ def test_placed_pleats_share_the_take_up(kind: str, pins: dict[str, str], flat: 
 def test_take_up_given_for_some_is_shared_over_the_rest() -> None:
     places = (Place(cm("5")), Place(cm("12"), cm("6")), Place(cm("20")))
     made = plan(section("knife", {"finished": "40 cm", "flat": "56 cm"}, places=places))
-    outer, inner = at(strip(made), LineKind.OUTER), at(strip(made), LineKind.INNER)
+    outer, inner = at(made.strip, LineKind.OUTER), at(made.strip, LineKind.INNER)
     assert [b - a for a, b in zip(outer, inner, strict=True)] == [2.5, 3, 2.5]
 
 
@@ -104,8 +85,8 @@ def test_places_from_the_centre_stand_on_both_sides_and_face_each_other() -> Non
         )
     )
     assert made.pleats == 4
-    walked = walk(strip(made))
-    stands = [row.x / walked.parts / 10 for row in lies(strip(made), walked) if row.kind is LineKind.OUTER]
+    walked = made.walked
+    stands = [row.x / walked.parts / 10 for row in lies(made.strip, walked) if row.kind is LineKind.OUTER]
     assert stands == [15, 21, 29, 35]
     on_tape = walk(taped(made, Length(5)).strip)
     flat, places = on_tape.flat[-1], [m.at for m in marks(taped(made, Length(5)).strip, on_tape)]
@@ -162,7 +143,7 @@ def test_half_a_pleat_on_a_fold_line_counts_half(kind: str) -> None:
     )
     assert half.pleats.denominator == 2
     assert half.flat - half.finished == Length.cm(8) * half.pleats
-    laid = strip(half)
+    laid = half.strip
     laid.check()
     assert laid.flat == half.flat
     assert walk(laid).finished == half.finished
@@ -285,29 +266,29 @@ def test_pleats_let_into_a_piece_on_the_fold() -> None:
         assert corner.height == Length(1) * (Fraction(x, walked.parts) * 10 / upper.finished.mm)
 
 
-def band(*parts: Part, finished: Length | None = None) -> Band:
-    return Band(parts, finished, UNITS["cm"], MM)
+def band(*parts: Stretch, finished: Length | None = None) -> Edge:
+    return Edge(beside(parts), UNITS["cm"], MM, finished=finished)
 
 
 def test_kinds_side_by_side_share_one_band() -> None:
     knife, box = section("knife", {"spacing": "~2 cm"}), section("box", {"count": "3"})
     back = section("cartridge", {"spacing": "~8 mm", "depth": "15 mm"})
-    whole = mixed(
+    whole = edge_plan(
         band(
-            Part(None, width=cm("6")),
-            Part(knife, share=Fraction(1, 4)),
-            Part(back),
-            Part(box, share=Fraction(1, 4)),
+            Stretch(None, width=cm("6")),
+            Stretch(knife, share=Fraction(1, 4)),
+            Stretch(back),
+            Stretch(box, share=Fraction(1, 4)),
             finished=cm("84"),
         )
     )
     whole.strip.check()
-    assert [one.finished for one in whole.laid] == [cm("6"), cm("21"), cm("36"), cm("21")]
+    assert [one.finished for one in whole.stretches] == [cm("6"), cm("21"), cm("36"), cm("21")]
     assert walk(whole.strip).finished == whole.finished == cm("84")
-    assert whole.strip.flat == whole.flat == sum((one.flat for one in whole.laid), Length(0))
-    on_tape, _ = taped_mixed(whole, MM)
-    on_tape.check()
-    assert walk(on_tape).finished == cm("84")
+    assert whole.strip.flat == whole.flat == sum((one.flat for one in whole.stretches), Length(0))
+    on_tape = taped_edge(whole, MM)
+    on_tape.strip.check()
+    assert walk(on_tape.strip).finished == on_tape.finished == cm("84")
     pleats = [line.pleat for line in whole.strip.lines]
     assert pleats == sorted(pleats)
 
@@ -319,7 +300,7 @@ def test_two_parts_that_meet_on_a_fold_are_one_strip() -> None:
         section("knife", {"count": "4", "spacing": "3 cm"}, facing=Facing.LEFT, **edge),
     )
     for parts in ((left, right), (right, left), (left, left)):
-        whole = mixed(band(*(Part(one) for one in parts)))
+        whole = edge_plan(band(*(Stretch(one) for one in parts)))
         whole.strip.check()
         assert walk(whole.strip).finished == cm("18")
 
@@ -328,18 +309,18 @@ def test_two_parts_that_meet_on_a_fold_are_one_strip() -> None:
     ("parts", "finished", "found"),
     [
         ([], "40", ("none", "parts")),
-        ([Part(None, share=Fraction(1, 2))], None, ("no_band", "parts.0.share")),
-        ([Part(None)], None, ("no_width", "parts.0.width")),
-        ([Part(None, width=cm("50")), Part(None)], "40", ("too_wide", "pins.finished")),
-        ([Part(None, width=cm("30"))], "40", ("left_over", "pins.finished")),
-        ([Part(section("knife", {"count": "3", "depth": "2 cm", "flat": "5 cm"})), Part(None, width=cm("5"))], "40", ("disagree", "parts.0.pins.flat")),
+        ([Stretch(None, share=Fraction(1, 2))], None, ("no_band", "parts.0.share")),
+        ([Stretch(None)], None, ("no_width", "parts.0.width")),
+        ([Stretch(None, width=cm("50")), Stretch(None)], "40", ("too_wide", "pins.finished")),
+        ([Stretch(None, width=cm("30"))], "40", ("left_over", "pins.finished")),
+        ([Stretch(section("knife", {"count": "3", "depth": "2 cm", "flat": "5 cm"})), Stretch(None, width=cm("5"))], "40", ("disagree", "parts.0.pins.flat")),
     ],
 )  # fmt: skip
 def test_a_band_that_does_not_add_up_is_refused(
-    parts: list[Part], finished: str | None, found: tuple[str, str]
+    parts: list[Stretch], finished: str | None, found: tuple[str, str]
 ) -> None:
     with pytest.raises(Refusal) as refusal:
-        mixed(band(*parts, finished=cm(finished) if finished else None))
+        edge_plan(band(*parts, finished=cm(finished) if finished else None))
     assert found in code(refusal)
 
 
@@ -375,6 +356,6 @@ def test_the_lining_is_the_mirror_of_the_face() -> None:
             facing=Facing.LEFT,
         )
     )
-    a, b = walk(strip(right)), walk(strip(left))
-    mirrored = [(Fraction(m.at, a.parts), m.kind) for m in lining_marks(strip(right), a)]
-    assert mirrored == [(Fraction(m.at, b.parts), m.kind) for m in marks(strip(left), b)]
+    a, b = right.walked, left.walked
+    mirrored = [(Fraction(m.at, a.parts), m.kind) for m in lining_marks(right.strip, a)]
+    assert mirrored == [(Fraction(m.at, b.parts), m.kind) for m in marks(left.strip, b)]

@@ -4,8 +4,8 @@ from typing import Any
 
 import pytest
 
+from ribbon.edge import plan
 from ribbon.lengths import Length
-from ribbon.pins import plan, strip
 from ribbon.pleats import Facing
 from ribbon.readings import behind, front, layers, marks, past_ends, thickest
 from ribbon.strip import Fold, Line, LineKind, Role, Span, Strip, Turn, walk
@@ -17,7 +17,7 @@ EVEN = {"finished": "30 cm", "count": "3"}
 
 
 def read(kind: str, pins: dict[str, str], **facts: Any) -> tuple[Strip, list[tuple[str, float]]]:
-    laid = strip(plan(section(kind, {**EVEN, **pins}, **facts)))
+    laid = plan(section(kind, {**EVEN, **pins}, **facts)).strip
     laid.check()
     walked = walk(laid)
     return laid, [(mark.kind.value, mark.at / walked.parts / 10) for mark in marks(laid, walked) if mark.pleat == 2]
@@ -73,14 +73,14 @@ def test_only_faces_show_and_they_show_their_right_side() -> None:
 
 
 def test_a_mirrored_row_turns_in_the_middle() -> None:
-    laid = strip(plan(section("knife", {"finished": "40 cm", "count": "4", "depth": "3 cm"}, facing=Facing.TO_CENTRE)))
+    laid = plan(section("knife", {"finished": "40 cm", "count": "4", "depth": "3 cm"}, facing=Facing.TO_CENTRE)).strip
     kinds = [line.kind for line in laid.lines]
     assert kinds == [K.OUTER, K.INNER, K.PLACEMENT] * 2 + [K.PLACEMENT, K.INNER, K.OUTER] * 2
     assert [turn.turn for turn in laid.folds] == [Turn.BEHIND] * 4 + [Turn.FRONT] * 4
 
 
 def test_a_fold_may_stand_on_the_very_edge() -> None:
-    laid = strip(plan(section("knife", {"finished": "30 cm", "count": "4", "depth": "3 cm"}, lead=NONE, tail=NONE)))
+    laid = plan(section("knife", {"finished": "30 cm", "count": "4", "depth": "3 cm"}, lead=NONE, tail=NONE)).strip
     laid.check()
     assert laid.spans[0] == Span(Length(0), Role.FACE)
     assert laid.folds[0] == Fold(0, Turn.BEHIND)
@@ -92,7 +92,7 @@ def test_box_and_inverted_pleats_that_meet_are_one_folding_seen_from_its_two_sid
 
     def stacks(kind: str) -> list[list[int]]:
         """The layers over each half space, counted from the lowest."""
-        laid = strip(plan(section(kind, {"finished": "30 cm", "count": "3", "spacing": "10 cm"}, closed=True)))
+        laid = plan(section(kind, {"finished": "30 cm", "count": "3", "spacing": "10 cm"}, closed=True)).strip
         walked = walk(laid)
         half = walked.x[-1] // 6
         spans = [

@@ -8,7 +8,7 @@ from io import BytesIO, StringIO
 
 import pytest
 from ezdxf.filemanagement import read
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from pypdf import PdfReader
 
@@ -32,6 +32,7 @@ from papers import (
 from papers.sheets import MARGIN, OVERLAP
 from ribbon.lengths import UNITS, Length
 from ribbon.strip import LineKind
+from tests.examples import law
 
 CM = UNITS["cm"]
 NEAR = 0.01
@@ -156,7 +157,7 @@ def test_the_notches_of_a_gauge_stand_at_the_running_sums() -> None:
     assert deepest == pytest.approx([30.5, 60.5, 91.0], abs=NEAR)
 
 
-@settings(max_examples=20, deadline=None)
+@law(20)
 @given(
     runs=st.lists(
         st.lists(st.tuples(st.integers(0, 4000), st.integers(0, 900)), min_size=2, max_size=5, unique=True),

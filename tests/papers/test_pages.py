@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 import csv
+from fractions import Fraction
 from io import BytesIO, StringIO
+from math import cos, hypot, sin
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from pypdf import PdfReader
 
 from papers import (
     PAPERS,
     Drawing,
-    DrawnCloth,
-    DrawnPiece,
     Label,
     Layer,
     Listing,
@@ -25,11 +25,18 @@ from papers import (
     label_pages,
     list_pages,
     on_sheets,
+    plotted,
     to_csv,
+    to_dxf,
     to_pdf,
+    to_svg,
 )
+from papers.bend import along, arc_of, bend_of
 from papers.drawing import clipped
-from ribbon.lengths import UNITS
+from ribbon.cloth import Bolt, CutPiece, CutPlan, Laid, Layout, buy
+from ribbon.lengths import UNITS, ZERO, Length
+from ribbon.shapes import Notch, sector
+from tests.examples import law
 
 
 def a_list(count: int, columns: int = 2) -> Listing:
@@ -74,21 +81,82 @@ def test_every_piece_gets_a_label_with_its_arrow(count: int) -> None:
     assert sum(one.text.endswith("on a fold") for page in pages for one in page.words) == (count + 1) // 2
 
 
+def cut_plan(laid: list[Laid], width: int, length: int) -> CutPlan:
+    bolt = Bolt(Length(width), "Gallery cotton")
+    made = Layout(tuple(laid), Length(length), Length(length), Fraction(0), ((Length(width), Length(length)),), ())
+    return CutPlan("face", "Gallery cotton", bolt, made, buy(bolt, Length(length)))
+
+
 def test_pieces_lie_where_the_plan_puts_them_at_full_size_and_small() -> None:
-    lying = [
-        DrawnPiece("Width 1", 0, 0, 520, 1300, "", turned=False),
-        DrawnPiece("Band", 520, 100, 60, 900, "", turned=True),
-    ]
-    drawn = cutting_drawings([DrawnCloth("Gallery cotton", 1562, 2500, lying)])[0]
-    boxes = [line.points for line in drawn.lines if line.layer is Layer.CUT]
-    assert boxes[0][0] == (0, 60)
-    assert boxes[0][2] == (520, 1360)
-    assert boxes[1][0] == (520, 160)
-    assert boxes[1][2] == (580, 1060)
+    width = CutPiece.oblong("a", "Width 1", Length(1300), Length(520))
+    band = CutPiece.oblong("b", "Band", Length(60), Length(900), may_turn=True)
+    lying = [Laid(width, 1, 0, ZERO, ZERO), Laid(band, 1, 0, Length(100), Length(520), 1)]
+    drawn = cutting_drawings(cut_plan(lying, 2500, 1562), UNITS["cm"])[0]
+    boxes = [line for line in drawn.lines if line.layer is Layer.CUT]
+    assert boxes[0].extent() == (0, 60, 520, 1360)
+    assert boxes[1].extent() == (520, 160, 580, 1060)
     small, times = fitted(drawn, 250, 170)
     assert times == pytest.approx(2564 / 170)
     assert small.height <= 170 + 1e-9
-    assert small.lines[1].points[2] == pytest.approx((520 / times, 1360 / times))
+    assert small.lines[1].extent() == pytest.approx((0, 60 / times, 520 / times, 1360 / times))
+
+
+QUARTER = sector(Length(200), Length(700), Fraction(1, 4))
+
+
+@pytest.mark.parametrize("turns", [0, 1, 2, 3])
+def test_a_quarter_circle_is_drawn_with_true_arcs_as_it_lies(turns: int) -> None:
+    """Measured back from SVG and DXF by the machine that draws them: as long as the outline, where the plan puts it."""
+    piece = CutPiece("q", "Quarter", QUARTER, may_turn=True, notches=(Notch("hem", Length(100)),))
+    laid = Laid(piece, 1, 0, Length(30), Length(50), turns)
+    drawn = cutting_drawings(cut_plan([laid], 1380, 900), UNITS["cm"])[0]
+    own = Drawing(900, 1500, (next(line for line in drawn.lines if line.bends),))
+    assert own.lines[0].extent() == pytest.approx((50, 90, 750, 790))
+    around = sum(float(side.length.mm) for side in QUARTER.sides)
+    assert "A700 700 0 0" in to_svg(own)
+    for text in (to_svg(own), to_dxf(own)):
+        found = plotted(text)
+        assert found.drawn == pytest.approx(around, abs=0.02)
+        assert (found.width, found.height) == pytest.approx((700, 700), abs=0.01)
+        # Every point lies on the outline: as far from the centre as one radius or the other, or on a straight side.
+        centre = {0: (50, 90), 1: (50, 790), 2: (750, 790), 3: (750, 90)}[turns]
+        reach = (
+            {round(hypot(x - centre[0], abs(y) - centre[1])) for x, y in found.runs[0]}
+            if text[0] == "<"
+            else {200, 700}
+        )
+        assert {200, 700} <= reach
+    notch = next(line for line in drawn.lines if line.layer is Layer.CUT and len(line.points) == 2)
+    begin, end = notch.points
+    assert hypot(begin[0] - centre[0], begin[1] - centre[1]) == pytest.approx(700, abs=1e-3)
+    assert hypot(end[0] - centre[0], end[1] - centre[1]) == pytest.approx(692, abs=1e-3)
+    pages = to_pdf([own], "quarter")
+    assert PdfReader(BytesIO(pages)).pages[0].get_contents().get_data().count(b" c") >= 2  # type: ignore[union-attr]
+
+
+@law(100)
+@given(
+    st.floats(20, 280), st.floats(20, 180), st.floats(5, 150), st.floats(0, 6.28), st.floats(0.1, 6.2), st.booleans()
+)
+def test_clipped_arcs_lie_within_and_on_the_arc(
+    x: float, y: float, radius: float, begin: float, turn: float, clockwise: bool
+) -> None:
+    ends = [(x + radius * cos(a), y + radius * sin(a)) for a in (begin, begin + (turn if clockwise else -turn))]
+    whole = Stroke(Layer.CUT, (ends[0], ends[1]), bends=(bend_of(-turn if clockwise else turn),))
+    found = clipped(Drawing(300, 200, (whole,)), 40, 30, 200, 120).lines
+    inside = 0.0
+    for line in found:
+        for point in along(*line.points, line.bends[0], 0.001):
+            assert -1e-6 <= point[0] <= 200 + 1e-6
+            assert -1e-6 <= point[1] <= 120 + 1e-6
+            assert hypot(point[0] + 40 - x, point[1] + 30 - y) == pytest.approx(radius, abs=1e-6)
+        arc = arc_of(*line.points, line.bends[0])
+        inside += abs(arc.turns) * radius
+    # As much of it as a plain count of many points finds inside.
+    many = 4000
+    angles = [begin + (turn if clockwise else -turn) * (n + 0.5) / many for n in range(many)]
+    counted = sum(40 <= x + radius * cos(a) <= 240 and 30 <= y + radius * sin(a) <= 150 for a in angles)
+    assert inside == pytest.approx(counted / many * turn * radius, abs=radius * turn / many * 9)
 
 
 def test_words_for_sewists_are_in_the_face_that_is_shipped() -> None:
@@ -100,7 +168,7 @@ def test_words_for_sewists_are_in_the_face_that_is_shipped() -> None:
 places = st.tuples(st.integers(-50, 350), st.integers(-50, 250))
 
 
-@settings(deadline=None)
+@law(100)
 @given(places, places)
 def test_what_is_clipped_lies_within_and_on_the_line(a: tuple[int, int], b: tuple[int, int]) -> None:
     drawing = Drawing(300, 200, (Stroke(Layer.CUT, ((float(a[0]), float(a[1])), (float(b[0]), float(b[1])))),))
@@ -114,7 +182,7 @@ def test_what_is_clipped_lies_within_and_on_the_line(a: tuple[int, int], b: tupl
         assert len(clipped(drawing, 0, 0, 300, 200).lines) == 1
 
 
-@settings(max_examples=50, deadline=None)
+@law(50)
 @given(st.integers(1, 9000), st.integers(1, 700))
 def test_sheets_cover_the_whole_drawing(width: int, height: int) -> None:
     """The four corners of a drawing each stand on some sheet."""

@@ -1,14 +1,14 @@
 import { lazy, Suspense, useEffect } from "react";
 import { Link, Route, Switch, useLocation } from "wouter";
 import { explain } from "./parts/handbook/named";
-import { Backups } from "./screens/backups";
+import { BackupsScreen } from "./screens/backups";
 import { Bench } from "./screens/bench";
 import { DigitalTape } from "./screens/digital-tape";
 import { Fold } from "./screens/fold";
 import { Papers } from "./screens/papers";
 import { Shelf } from "./screens/shelf";
 import { Table } from "./screens/table";
-import { Works } from "./screens/works";
+import { WorksScreen } from "./screens/works";
 
 const Handbook = lazy(() => import("./screens/handbook"));
 
@@ -18,7 +18,7 @@ export function App() {
   return (
     <Switch>
       <Route path="/">
-        <Works />
+        <WorksScreen />
       </Route>
       <Route path="/tape">
         <DigitalTape />
@@ -32,7 +32,7 @@ export function App() {
         <Shelf />
       </Route>
       <Route path="/backups">
-        <Backups />
+        <BackupsScreen />
       </Route>
       <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
       <Route path="/works/:name/fold/:piece">{({ name, piece }) => <Fold name={name} piece={piece} />}</Route>

@@ -4,12 +4,14 @@ from typing import Any
 
 from django.db import migrations
 
-from server.works.versions import CURRENT, current
+from server.works.versions import current
+
+SECOND = 2
 
 
 def bring_up(apps: Any, schema_editor: Any) -> None:
-    for check in apps.get_model("journal", "Check").objects.exclude(version=CURRENT):
-        check.spec, check.version = current(check.spec, check.version), CURRENT
+    for check in apps.get_model("journal", "Check").objects.filter(version__lt=SECOND):
+        check.spec, check.version = current(check.spec, check.version, SECOND), SECOND
         check.save(update_fields=("spec", "version"))
 
 

@@ -4,15 +4,25 @@ from typing import Any
 
 from django.db import migrations
 
-from server.works.earlier import differences_of
-from server.works.versions import CURRENT, current
+from server.works.history import chained
+from server.works.versions import current
+
+SECOND = 2
+
+
+def brought(said: dict[str, Any], log: dict[str, Any]) -> dict[str, Any]:
+    sections = [
+        {"key": one["key"], "name": one["name"], "spec": current(one["spec"], one["version"], SECOND), "version": SECOND}
+        for one in said["sections"]
+    ]
+    return {"name": said["name"], "purpose": said["purpose"], "log": log, "sections": sections}
 
 
 def bring_up(apps: Any, schema_editor: Any) -> None:
     for work in apps.get_model("works", "Work").objects.all().iterator():
         sections = list(work.sections.order_by("position"))
         for section in sections:
-            section.spec, section.version = current(section.spec, section.version), CURRENT
+            section.spec, section.version = current(section.spec, section.version, SECOND), SECOND
             section.save(update_fields=("spec", "version"))
         now = {
             "name": work.name,
@@ -23,7 +33,8 @@ def bring_up(apps: Any, schema_editor: Any) -> None:
             ],
         }
         changes = list(work.changes.order_by("number"))
-        found = differences_of([(one.before, one.after, one.undone) for one in changes], now)
+        documents = [(brought(one.before, work.log), brought(one.after, work.log)) for one in changes]
+        found = chained(documents, sum(not one.undone for one in changes), now)
         for change, difference in zip(changes, found, strict=True):
             change.difference = difference
             change.save(update_fields=("difference",))

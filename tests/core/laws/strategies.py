@@ -5,23 +5,17 @@ from __future__ import annotations
 from fractions import Fraction
 from typing import Any
 
-from hypothesis import HealthCheck, settings
 from hypothesis import strategies as st
 
+from ribbon.facts import KINDS, End, Pin, Remainder, School, Section
 from ribbon.lengths import UNITS, Length
-from ribbon.pins import End, Pin, Remainder, School, Section
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
+from tests.examples import law
 
 Q = Quantity
 
-LAW = settings(
-    max_examples=600,
-    deadline=None,
-    suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
-    derandomize=True,
-)
+LAW = law(600)
 
 lengths = st.one_of(
     st.integers(1, 4000).map(lambda n: Fraction(n) * 127 / 160),  # eighths and thirty-seconds of an inch

@@ -9,15 +9,15 @@ from typing import Any
 from hypothesis import assume, event, given
 from hypothesis import strategies as st
 
-from ribbon.chalk import From, chalk_list, marked
-from ribbon.checking import verdict
+from ribbon.edge import applied, division, edge_plan, plan, taped
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, End, Pin, Place, Section
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import End, Pin, Place, Section, applied, division, plan, taped
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
 from ribbon.strip import LineKind
+from ribbon.table.chalk import From, chalk_list
+from ribbon.table.checking import verdict
 from tests.core.laws.strategies import LAW, TAPES
 
 Q = Quantity
@@ -62,7 +62,7 @@ def rows(draw: Any) -> Section:
 
 
 def marks_by_pleat(facts: Section) -> dict[int, list[tuple[LineKind, Length]]]:
-    chalked = marked(facts)
+    chalked = edge_plan(facts).marked
     found: dict[int, list[tuple[LineKind, Length]]] = {}
     for mark in chalked.marks:
         found.setdefault(mark.pleat, []).append((mark.kind, chalked.walked.length(mark.at)))
@@ -100,7 +100,7 @@ def test_corrections_keep_the_rules(facts: Section, by: list[int]) -> None:
     assert on_tape.flat == plain.flat
     assert plain.finished - on_tape.finished == q * sum(each.values())
     # All that is chalked is on the tape; what is not is an inner fold, half way.
-    chalked = marked(made.section)
+    chalked = edge_plan(made.section).marked
     for mark in chalked.marks:
         divisions = chalked.walked.length(mark.at) / q
         assert (
@@ -146,7 +146,7 @@ def test_what_a_check_offers_can_be_planned_and_comes_out_as_it_says(facts: Sect
         return
     measured = made.finished + facts.tape * off
     assume(made.finished / 2 < measured < made.finished * 2)
-    found = verdict(facts, [measured])
+    found = verdict(edge_plan(facts), [measured])
     if not found.correction:
         assert not found.changes
         return
@@ -167,7 +167,7 @@ def test_what_a_check_offers_can_be_planned_and_comes_out_as_it_says(facts: Sect
 def test_the_wrong_side_marks_the_same_places(facts: Section, nought: From, by: int) -> None:
     """Whatever side is up, each figure is from the end that the list names, so that it marks the same place."""
     try:
-        chalked = marked(replace(facts, corrections=(facts.tape * by,) if by else ()))
+        chalked = edge_plan(replace(facts, corrections=(facts.tape * by,) if by else ())).marked
     except Refusal:
         return
     whole = chalked.walked.length(chalked.walked.flat[-1])

@@ -5,10 +5,11 @@ from __future__ import annotations
 from itertools import pairwise
 from typing import Any
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from server.works.differences import back, difference, forward
+from tests.examples import law
 
 plain = (
     st.none() | st.booleans() | st.integers(-5, 5) | st.floats(allow_nan=False, width=16) | st.text("ab", max_size=60)
@@ -32,7 +33,7 @@ def same(one: Any, other: Any) -> bool:
 
 
 @given(documents, documents)
-@settings(max_examples=400)
+@law(400)
 def test_a_difference_leads_there_and_back(before: Any, after: Any) -> None:
     steps = difference(before, after)
     assert same(forward(before, steps), after)
@@ -41,7 +42,7 @@ def test_a_difference_leads_there_and_back(before: Any, after: Any) -> None:
 
 
 @given(st.lists(documents, min_size=2, max_size=6))
-@settings(max_examples=100)
+@law(100)
 def test_a_history_is_walked_back_to_its_beginning_and_on_again(states: list[Any]) -> None:
     steps = [difference(a, b) for a, b in pairwise(states)]
     now = states[-1]

@@ -9,10 +9,10 @@ from typing import Any
 from hypothesis import assume, event, given
 from hypothesis import strategies as st
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, End, Pin, Place, Section
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import End, Pin, Place, Section, plan, strip
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
 from ribbon.readings import Allowed, Strategy, joined, layers
@@ -114,7 +114,7 @@ def test_hidden_is_true_only_where_nothing_that_shows_is_near(
     except Refusal:
         return
     assume(made.count <= 80)
-    laid = strip(made)
+    laid = made.strip
     laid.check()
     walked = walk(laid)
     allowed = Allowed(Length(seam), Length(seam), Length(seam), facts.tape)
@@ -153,7 +153,7 @@ def test_layers_are_counted_all_round(facts: Section) -> None:
     except Refusal:
         return
     assume(made.count <= 60)
-    laid = strip(made)
+    laid = made.strip
     walked = walk(laid)
     finished = made.finished.mm
     assert walked.finished == made.finished

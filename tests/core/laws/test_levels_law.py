@@ -9,10 +9,10 @@ from typing import Any
 from hypothesis import event, given
 from hypothesis import strategies as st
 
+from ribbon.edge import edge_plan, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, Edge, End, Pin, Section, Stretch, Taper, beside
 from ribbon.lengths import UNITS, ZERO, Length
-from ribbon.pins import Band, End, Part, Pin, Section, Taper, mixed, plan, taped, taped_mixed, tapered
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.readings import marks
 from ribbon.strip import LineKind, walk
@@ -110,24 +110,25 @@ def test_a_mixed_edge_does_not_drift(parts: list[tuple[Section | None, int]], ta
     # A whole number of divisions for the edge, whatever each part has of it.
     finished = tape * (wide // 4) if whole else Length(Fraction(wide, 3))
     shares = [Fraction(width, wide) for _, width in parts]
-    band = Band(
-        tuple(Part(section and Section(**{**_facts(section), "tape": tape, "closed": False}), share=share)
-              for (section, _), share in zip(parts, shares, strict=True)),
-        finished,
+    edge = Edge(
+        beside([Stretch(section and Section(**{**_facts(section), "tape": tape, "closed": False}), share=share)
+         for (section, _), share in zip(parts, shares, strict=True)]),
         UNITS["cm"],
         tape,
+        finished=finished,
     )  # fmt: skip
     try:
-        made = mixed(band)
-        laid, found = taped_mixed(made, tape)
+        made = edge_plan(edge)
+        on_tape = taped_edge(made, tape)
     except Refusal:
         return
     if made.pleats > 300:
         return
-    kinds = Counter(one.plan.section.kind.name if one.plan else "plain" for one in made.laid)
+    kinds = Counter(one.plan.section.kind.name if one.plan else "plain" for one in made.stretches)
     event(f"{len(parts)} parts")
+    laid, found = on_tape.strip, on_tape.stretches
     walked = walk(laid, tape)
-    coarse = any(part is None and one.plan is not None for part, one in zip(found, made.laid, strict=True))
+    coarse = any(part is None and one.plan is not None for part, one in zip(found, made.stretches, strict=True))
     if coarse:
         return
     assert abs(walked.finished - finished) <= tape / 2
@@ -135,7 +136,7 @@ def test_a_mixed_edge_does_not_drift(parts: list[tuple[Section | None, int]], ta
         assert walked.finished == finished, kinds
     # Each part begins and ends within half a division of its place.
     at, exact = ZERO, ZERO
-    for part, one in zip(found, made.laid, strict=True):
+    for part, one in zip(found, made.stretches, strict=True):
         exact += one.finished
         end = tape * ((exact / tape + Fraction(1, 2)).__floor__())
         at += part.finished if part else end - at

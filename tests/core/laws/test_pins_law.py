@@ -6,8 +6,10 @@ from dataclasses import replace
 
 from hypothesis import assume, event, given
 
+from ribbon.edge import Plan, plan
 from ribbon.errors import Refusal
-from ribbon.pins import Pin, Plan, Section, choices, plan
+from ribbon.facts import Pin, Section
+from ribbon.offers import choices
 from ribbon.pleats import Quantity
 from tests.core.laws.strategies import LAW, sections
 

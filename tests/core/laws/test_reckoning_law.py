@@ -9,14 +9,14 @@ from typing import Any
 from hypothesis import event, given
 from hypothesis import strategies as st
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal
-from ribbon.explain import explanation
+from ribbon.facts import KINDS, End, Pin, Place, Remainder, School, Section
 from ribbon.lengths import UNITS, Length
-from ribbon.pins import End, Pin, Place, Remainder, School, Section, plan
-from ribbon.pins.equations import REST
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
+from ribbon.says.reckoning import explanation
+from ribbon.solve.equations import REST
 from tests.core.laws.strategies import LAW, pins
 
 Q = Quantity

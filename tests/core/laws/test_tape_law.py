@@ -4,9 +4,10 @@ from fractions import Fraction
 
 from hypothesis import assume, event, given
 
+from ribbon.edge import plan, taped
 from ribbon.errors import Refusal
+from ribbon.facts import Section
 from ribbon.lengths import ZERO, Length
-from ribbon.pins import Section, plan, strip, taped
 from ribbon.readings import marks
 from ribbon.strip import Role, Strip, walk
 from tests.core.laws.strategies import LAW, sections
@@ -28,7 +29,7 @@ def test_on_the_tape(section: Section) -> None:
     tape = section.tape
     assert tape is not None
     # A tape too coarse to tell one pleat from none is not what these properties are about.
-    exact = strip(made)
+    exact = made.strip
     assume(
         min(span.length for span in exact.spans if span.length.mm) > tape * 4 * max(1, section.kind.take_up_per_depth)
     )

@@ -8,10 +8,10 @@ from typing import Any
 from hypothesis import event, given
 from hypothesis import strategies as st
 
+from ribbon.edge import edge_plan, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
+from ribbon.facts import KINDS, Edge, End, Pin, Place, Section, Stretch, Taper, beside
 from ribbon.lengths import UNITS, ZERO, Length
-from ribbon.pins import Band, End, Part, Pin, Place, Section, Taper, mixed, plan, strip, taped, taped_mixed, tapered
-from ribbon.pins.section import KINDS
 from ribbon.pleats import Facing, Quantity
 from ribbon.readings import back, front, lies, marks
 from ribbon.strip import Strip, walk
@@ -78,7 +78,7 @@ def test_uneven_rows_walk_to_their_formula_and_stand_on_the_tape(section: Sectio
         assert all(p.path and p.message and p.way_out for p in said)
         return
     event(f"{section.kind.name} {'placed' if section.places else 'halved' if section.folds else 'even'}")
-    keeps(strip(made), made.finished, made.flat)
+    keeps(made.strip, made.finished, made.flat)
     tape = section.tape
     assert tape is not None
     on_tape = taped(made, tape)
@@ -105,14 +105,14 @@ def test_uneven_rows_walk_to_their_formula_and_stand_on_the_tape(section: Sectio
     st.sampled_from(TAPES),
 )
 def test_a_mixed_band_is_the_sum_of_its_parts(parts: list[tuple[Section | None, Length]], tape: Length) -> None:
-    band = Band(
-        tuple(Part(section, width=width) for section, width in parts),
-        sum((w for _, w in parts), ZERO),
+    edge = Edge(
+        beside([Stretch(section, width=width) for section, width in parts]),
         UNITS["cm"],
         tape,
+        finished=sum((w for _, w in parts), ZERO),
     )
     try:
-        whole = mixed(band)
+        whole = edge_plan(edge)
     except Refusal as refusal:
         said = refusal.problems
     else:
@@ -124,5 +124,4 @@ def test_a_mixed_band_is_the_sum_of_its_parts(parts: list[tuple[Section | None, 
         return
     event(f"{len(parts)} parts")
     keeps(whole.strip, whole.finished, whole.flat)
-    on_tape, _ = taped_mixed(whole, tape)
-    on_tape.check()
+    taped_edge(whole, tape).strip.check()

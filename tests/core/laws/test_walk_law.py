@@ -4,8 +4,9 @@ from itertools import pairwise
 
 from hypothesis import assume, event, given
 
+from ribbon.edge import plan
 from ribbon.errors import Refusal
-from ribbon.pins import Section, plan, strip
+from ribbon.facts import Section
 from ribbon.readings import behind, front, layers, marks
 from ribbon.strip import walk
 from tests.core.laws.strategies import LAW, sections
@@ -26,7 +27,7 @@ def test_a_section_is_planned_or_refused_and_its_walk_is_its_formula(section: Se
         return
     assume(made.count <= 400)
     event(f"{section.kind.name} planned")
-    laid = strip(made)
+    laid = made.strip
     laid.check()
     walked = walk(laid)
     assert walked.finished == made.finished
@@ -46,7 +47,7 @@ def test_readings_agree_with_one_another(section: Section) -> None:
     except Refusal:
         return
     assume(made.count <= 60)
-    walked = walk(strip(made))
+    walked = made.walked
     thick = layers(walked)
     # Layers times width is all the cloth that lies along the edge.
     assert sum((t.end - t.start) * t.layers for t in thick) == sum(abs(b - a) for a, b in pairwise(walked.x))

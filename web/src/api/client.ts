@@ -1,9 +1,20 @@
+import type { Answers } from "./addresses";
 import { newName } from "./named";
 import { letGo } from "./press";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
-export type SectionSpec = Schemas["SectionSpec"];
+/** A section as a work keeps it: it names its cloths by their roles. */
+export type KeptSpec = Schemas["SectionSpec"];
+export type Cloth = Schemas["ClothSpec"];
+type KeptCutting = NonNullable<KeptSpec["cutting"]>;
+type KeptLining = NonNullable<KeptCutting["lining"]>;
+/** A section by itself, its cloths in it: as it is shown, changed and sent to be worked out. */
+export type SectionSpec = Omit<KeptSpec, "cloth" | "cutting"> & {
+  cloth?: Cloth;
+  cutting?: Omit<KeptCutting, "lining"> & { lining?: (Omit<KeptLining, "cloth"> & { cloth?: Cloth }) | null };
+};
+export type Change = Schemas["ChangeOut"]["change"];
 export type Plan = Schemas["PlanOut"];
 
 export type Choice = Schemas["ChoiceOut"];
@@ -15,7 +26,6 @@ export type FoldAnswer = Schemas["FoldingOut"];
 export type CheckAnswer = Schemas["CheckOut"];
 export type Log = Schemas["LogOut"];
 export type Place = Schemas["PlaceOut"];
-export type Paper = Schemas["PagesOut"];
 export type Plotted = Schemas["PlottedOut"];
 export type Backups = Schemas["BackupsOut"];
 export type Progress = Schemas["ProgressOut"];
@@ -25,7 +35,7 @@ export type SheetTold = Schemas["TableOut"];
 export type Lies = Schemas["LiesOut"];
 export type Meaning = Schemas["MeaningOut"];
 export type Mark = Schemas["MarkOut"];
-export type Picked = Schemas["PickOut"];
+export type Picked = Schemas["ChangeOut"];
 export type Problem = Schemas["ProblemOut"];
 export type Work = Schemas["WorkOut"];
 export type Works = Schemas["Works"];
@@ -47,6 +57,11 @@ export type Options = Omit<RequestInit, "headers"> & { headers?: Record<string, 
 
 function token(): string {
   return document.cookie.match(/(?:^|; )csrftoken=([^;]+)/)?.[1] ?? "";
+}
+
+/** Ask a stateless address; resolves to what it answers. */
+export function asked<A extends keyof Answers>(address: A, body: unknown, query = ""): Promise<Answers[A]> {
+  return ask<Answers[A]>("POST", `${address}${query}`, body);
 }
 
 /** Ask the server; resolves to the answer, rejects with Refused, or with TypeError where it cannot be reached. */

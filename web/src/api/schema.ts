@@ -752,6 +752,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/cloths/{role}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Cloth
+         * @description Other facts for the cloth of one role of a work; null takes it out where no piece names it.
+         */
+        put: operations["change_cloth_of_work"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/discard": {
         parameters: {
             query?: never;
@@ -1156,6 +1176,14 @@ export interface components {
             about: string | number;
         };
         /**
+         * AboutOut
+         * @description A fact that gives way before any firm one.
+         */
+        AboutOut: {
+            /** About */
+            about: string;
+        };
+        /**
          * AddSection
          * @description A section to be added at the end.
          */
@@ -1248,13 +1276,9 @@ export interface components {
             at: components["schemas"]["LengthOut"];
             /** First */
             first: boolean;
-            /**
-             * Hand
-             * @enum {string}
-             */
-            hand: "" | "left" | "right";
-            /** Kind */
-            kind: string;
+            /** Hand */
+            hand: string;
+            kind: components["schemas"]["LineKind"];
             /** Pleat */
             pleat: number;
         };
@@ -1266,11 +1290,8 @@ export interface components {
          *     sentences.
          */
         ChalkOut: {
-            /**
-             * Called
-             * @enum {string}
-             */
-            called: "pleat" | "point";
+            /** Called */
+            called: string;
             /** Count */
             count: number;
             /** Gauge */
@@ -1286,13 +1307,18 @@ export interface components {
         };
         /**
          * ChangeOut
-         * @description A pleat and by how many divisions it takes more (below nought: less).
+         * @description A change: what it does in words, and the facts of the section that it sets, each by its field in dots; null lets one go.
          */
         ChangeOut: {
-            /** Divisions */
-            divisions: number;
-            /** Pleat */
-            pleat: number;
+            /**
+             * Change
+             * @description pins.depth: 3 cm
+             */
+            change: {
+                [key: string]: string | boolean | components["schemas"]["AboutOut"] | null;
+            };
+            /** Says */
+            says: string;
         };
         /**
          * CheckIn
@@ -1301,7 +1327,7 @@ export interface components {
         CheckIn: {
             /** Measured */
             measured: (string | number)[];
-            spec: components["schemas"]["SectionIn"];
+            spec: components["schemas"]["SectionSpec"];
         };
         /**
          * CheckOut
@@ -1310,8 +1336,8 @@ export interface components {
         CheckOut: {
             after: components["schemas"]["LengthOut"];
             /** Changes */
-            changes: components["schemas"]["ChangeOut"][];
-            correction: components["schemas"]["CorrectionSpec"] | null;
+            changes: components["schemas"]["NudgeOut"][];
+            correction: components["schemas"]["CorrectionOut"] | null;
             measured: components["schemas"]["LengthOut"];
             off: components["schemas"]["LengthOut"];
             per_pleat: components["schemas"]["LengthOut"] | null;
@@ -1347,14 +1373,11 @@ export interface components {
          */
         CheckTold: {
             after: components["schemas"]["LengthOut"];
-            /**
-             * At
-             * Format: date-time
-             */
+            /** At */
             at: string;
             /** Changes */
-            changes: components["schemas"]["ChangeOut"][];
-            correction: components["schemas"]["CorrectionSpec"] | null;
+            changes: components["schemas"]["NudgeOut"][];
+            correction: components["schemas"]["CorrectionOut"] | null;
             measured: components["schemas"]["LengthOut"];
             /** Name */
             name: string;
@@ -1422,6 +1445,7 @@ export interface components {
              *       "step": null,
              *       "stripes": [],
              *       "thickness": null,
+             *       "unit": null,
              *       "usable": null,
              *       "weight": null,
              *       "width": null
@@ -1434,6 +1458,28 @@ export interface components {
              * @enum {string}
              */
             unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * ClothOfWork
+         * @description The cloth of one role of a work, null for none; `field` and `run` as for a section.
+         */
+        ClothOfWork: {
+            /**
+             * Field
+             * @default
+             */
+            field?: string;
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /**
+             * Run
+             * @default
+             */
+            run?: string;
+            spec: components["schemas"]["ClothSpec"] | null;
         };
         /**
          * ClothOut
@@ -1456,11 +1502,11 @@ export interface components {
             /** Makes */
             makes: components["schemas"]["MakesOut"][];
             /** Mends */
-            mends: components["schemas"]["OfferOut"][];
+            mends: components["schemas"]["ChangeOut"][];
             /** Notions */
             notions: components["schemas"]["NotionOut"][];
             /** Offers */
-            offers: components["schemas"]["OfferOut"][];
+            offers: components["schemas"]["ChangeOut"][];
             /** Pleats At Hand */
             pleats_at_hand: number | null;
             /** Repeats */
@@ -1490,10 +1536,7 @@ export interface components {
             /** Sequence */
             sequence: components["schemas"]["StripeOut"][];
             spec: components["schemas"]["ClothSpec"];
-            /**
-             * Touched
-             * Format: date-time
-             */
+            /** Touched */
             touched: string;
             /** Unit */
             unit: string;
@@ -1575,6 +1618,11 @@ export interface components {
             stripes?: components["schemas"]["StripeSpec"][];
             /** Thickness */
             thickness?: (string | number) | null;
+            /**
+             * Unit
+             * @description How its bare numbers are read; as the edge's, left out.
+             */
+            unit?: ("mm" | "cm" | "m" | "in" | "ft" | "yd") | null;
             /** Usable */
             usable?: (string | number) | null;
             /**
@@ -1614,6 +1662,19 @@ export interface components {
             height: components["schemas"]["LengthOut"];
         };
         /**
+         * CorrectionOut
+         * @description What is to be changed, as a correction of a section has it.
+         */
+        CorrectionOut: {
+            /** By */
+            by: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "in" | "out";
+        };
+        /**
          * CorrectionSpec
          * @description What one check found is to be changed: taken in, or let out.
          */
@@ -1632,9 +1693,16 @@ export interface components {
         };
         /**
          * CutIn
-         * @description The sections of a work.
+         * @description A work to be cut.
          */
         CutIn: {
+            /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
             /**
              * Quick
              * @description The first plan alone, without looking for one that takes less.
@@ -1643,6 +1711,12 @@ export interface components {
             quick?: boolean;
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
+            /**
+             * Seed
+             * @description Another one looks elsewhere: keep the shortest plan of several.
+             * @default 1
+             */
+            seed?: number;
         };
         /**
          * CutLineOut
@@ -1678,6 +1752,11 @@ export interface components {
          * @description A piece to cut beside the strip: a band, ties, a pocket.
          */
         CutPieceSpec: {
+            /**
+             * Cloth
+             * @description The role of the cloth that it is cut from; the edge's own, left out.
+             */
+            cloth?: string | null;
             /**
              * Count
              * @default 1
@@ -1733,8 +1812,15 @@ export interface components {
             /** Left */
             left: string[];
             length: components["schemas"]["LengthOut"];
+            /**
+             * Nested
+             * @description True where another look, with another seed, may find one.
+             */
+            nested: boolean;
             /** Placed */
             placed: components["schemas"]["LaidOut"][];
+            /** Role */
+            role: string;
             /** Says */
             says: string;
             /** Sheets */
@@ -1900,24 +1986,17 @@ export interface components {
             unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
         };
         /**
-         * EvenOut
-         * @description Pleats made even: pins as typed, which of them are about, and what changes.
-         */
-        EvenOut: {
-            /** About */
-            about: string[];
-            /** Pins */
-            pins: {
-                [key: string]: string;
-            };
-            /** Says */
-            says: string;
-        };
-        /**
          * FileIn
          * @description A paper as a file.
          */
         FileIn: {
+            /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
             /**
              * Format
              * @default pdf
@@ -1964,11 +2043,7 @@ export interface components {
         FoldOut: {
             /** After */
             after: number;
-            /**
-             * Turn
-             * @enum {string}
-             */
-            turn: "behind" | "front";
+            turn: components["schemas"]["Turn"];
         };
         /**
          * FoldedOut
@@ -1998,7 +2073,7 @@ export interface components {
             /** Done */
             done: string;
             /** Order */
-            order: components["schemas"]["MakingStepOut"][];
+            order: components["schemas"]["TaskOut"][];
             /** Pins */
             pins: number;
             /** Pleats */
@@ -2099,11 +2174,14 @@ export interface components {
         };
         /**
          * Glance
-         * @description A work's first section at a glance: where its folds stand, from 0 to 1 along the edge.
+         * @description An edge at a glance: its kind, a few words, and where its folds stand, from 0 to 1 along it.
          */
         Glance: {
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather" | "mixed";
             /** Says */
             says: string;
             /** Stops */
@@ -2150,10 +2228,7 @@ export interface components {
          * @description A backup that the program made by itself.
          */
         KeptOut: {
-            /**
-             * At
-             * Format: date-time
-             */
+            /** At */
             at: string;
             /** Bytes */
             bytes: number;
@@ -2169,10 +2244,16 @@ export interface components {
         /**
          * LaidOut
          * @description A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
+         *
+         *     `key` tells it from all others, `edge` is the key of the section that it is of.  `outline` is empty of a rectangle.
          */
         LaidOut: {
+            /** Edge */
+            edge: string;
             from_selvedge: components["schemas"]["LengthOut"];
             from_start: components["schemas"]["LengthOut"];
+            /** Key */
+            key: string;
             /** Left */
             left: number;
             long: components["schemas"]["LengthOut"];
@@ -2180,6 +2261,8 @@ export interface components {
             name: string;
             /** On Fold */
             on_fold: boolean;
+            /** Outline */
+            outline: components["schemas"]["SideOut"][];
             /** Section */
             section: number;
             /** Sheet */
@@ -2188,6 +2271,8 @@ export interface components {
             start: number;
             /** Turned */
             turned: boolean;
+            /** Turns */
+            turns: number;
             wide: components["schemas"]["LengthOut"];
         };
         /**
@@ -2211,13 +2296,18 @@ export interface components {
             finished: string;
             /** Flat */
             flat: string;
-            /** Kind */
-            kind: string;
+            kind: components["schemas"]["LineKind"];
             /** Layer */
             layer: number;
             /** Pleat */
             pleat: number;
         };
+        /**
+         * LineKind
+         * @description The name of a line that is marked on the cloth.
+         * @enum {string}
+         */
+        LineKind: "outer" | "inner" | "placement" | "centre" | "sew" | "finger" | "stitch" | "match";
         /**
          * LineOut
          * @description One line of the reckoning: what it found, the equation in words and in numbers.
@@ -2254,6 +2344,12 @@ export interface components {
         LiningSpec: {
             /** Allowance */
             allowance?: (string | number) | null;
+            /**
+             * Cloth
+             * @description What it is cut from; as wide as the face, left out.
+             * @default lining
+             */
+            cloth?: string | components["schemas"]["ClothSpec"];
             /** Heading */
             heading?: (string | number) | null;
             /** Hem */
@@ -2266,8 +2362,6 @@ export interface components {
             hem_turns?: 1 | 2;
             /** Narrower */
             narrower?: (string | number) | null;
-            /** Price */
-            price?: (string | number) | null;
             /** Shorter */
             shorter?: (string | number) | null;
             /**
@@ -2275,16 +2369,12 @@ export interface components {
              * @default false
              */
             tube?: boolean;
-            /** Usable */
-            usable?: (string | number) | null;
             /**
              * Way
              * @default best
              * @enum {string}
              */
             way?: "best" | "across" | "lengthways" | "railroaded";
-            /** Weight */
-            weight?: (string | number) | null;
         };
         /**
          * LoadOut
@@ -2395,20 +2485,13 @@ export interface components {
          * @description One thing that the cloth at hand will make.
          */
         MakesOut: {
-            /** Change */
+            /**
+             * Change
+             * @description pins.depth: 3 cm
+             */
             change: {
-                [key: string]: string | boolean | null;
+                [key: string]: string | boolean | components["schemas"]["AboutOut"] | null;
             };
-            /** Name */
-            name: string;
-            /** Says */
-            says: string;
-        };
-        /**
-         * MakingStepOut
-         * @description One step of the making.
-         */
-        MakingStepOut: {
             /** Name */
             name: string;
             /** Says */
@@ -2425,11 +2508,7 @@ export interface components {
              * @description False for an inner fold between two divisions, found by folding.
              */
             chalked: boolean;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "outer" | "inner" | "placement" | "centre" | "sew" | "finger" | "stitch" | "match";
+            kind: components["schemas"]["LineKind"];
             /** Pleat */
             pleat: number;
         };
@@ -2473,37 +2552,23 @@ export interface components {
         };
         /**
          * MeaningOut
-         * @description One meaning of a size: what it says, the pins it comes to, and three pleats of it to draw.
+         * @description One meaning of a size: what it says, the change that pins it, and three pleats of it to draw.
          */
         MeaningOut: {
+            /**
+             * Change
+             * @description pins.depth: 3 cm
+             */
+            change: {
+                [key: string]: string | boolean | components["schemas"]["AboutOut"] | null;
+            };
             /** Finished */
             finished: number;
-            /** Meet */
-            meet: boolean | null;
-            /**
-             * Name
-             * @enum {string}
-             */
-            name: "shows" | "deep" | "taken" | "gauge";
-            /** Pins */
-            pins: {
-                [key: string]: string;
-            };
+            /** Name */
+            name: string;
             /** Says */
             says: string;
             walk: components["schemas"]["WalkOut"];
-        };
-        /**
-         * MendOut
-         * @description A change that mends: what it does, and the fields of the section that it sets.
-         */
-        MendOut: {
-            /** Change */
-            change: {
-                [key: string]: string | boolean | null;
-            };
-            /** Says */
-            says: string;
         };
         /**
          * MoveIn
@@ -2571,10 +2636,7 @@ export interface components {
          * @description What went out or came back.
          */
         MovementOut: {
-            /**
-             * At
-             * Format: date-time
-             */
+            /** At */
             at: string;
             /** Back */
             back: boolean;
@@ -2596,12 +2658,17 @@ export interface components {
         };
         /**
          * NamedSection
-         * @description A section with its name, to be cut with others.
+         * @description A section with its name, to be cut with others; `key` is what its pieces are known by, its place in the list left out.
          */
         NamedSection: {
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
             /** Name */
             name: string;
-            spec: components["schemas"]["SectionIn"];
+            spec: components["schemas"]["SectionSpec"];
         };
         /**
          * NewCloth
@@ -2627,6 +2694,7 @@ export interface components {
              *       "step": null,
              *       "stripes": [],
              *       "thickness": null,
+             *       "unit": null,
              *       "usable": null,
              *       "weight": null,
              *       "width": null
@@ -2654,6 +2722,13 @@ export interface components {
          * @description A work to be made.
          */
         NewWork: {
+            /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
             /** Name */
             name: string;
             /**
@@ -2666,6 +2741,7 @@ export interface components {
              * @default []
              */
             sections?: components["schemas"]["NewSection"][];
+            thing?: components["schemas"]["ThingSpec"] | null;
         };
         /**
          * NotchOut
@@ -2673,8 +2749,7 @@ export interface components {
          */
         NotchOut: {
             length: components["schemas"]["LengthOut"];
-            /** Role */
-            role: string;
+            role: components["schemas"]["Role"];
         };
         /**
          * NotionOut
@@ -2688,16 +2763,14 @@ export interface components {
             name: string;
         };
         /**
-         * OfferOut
-         * @description A change that saves cloth or makes do with it, and the fields of the section that it sets (null: lets go).
+         * NudgeOut
+         * @description A pleat and by how many divisions it takes more (below nought: less).
          */
-        OfferOut: {
-            /** Change */
-            change: {
-                [key: string]: string | boolean | null;
-            };
-            /** Says */
-            says: string;
+        NudgeOut: {
+            /** Divisions */
+            divisions: number;
+            /** Pleat */
+            pleat: number;
         };
         /**
          * OnTapeOut
@@ -2754,6 +2827,13 @@ export interface components {
          */
         PaperIn: {
             /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /**
              * Here
              * @description Which of the sections, where the paper is of one.
              * @default 0
@@ -2794,8 +2874,11 @@ export interface components {
             finished: components["schemas"]["LengthOut"];
             flat: components["schemas"]["LengthOut"];
             flat_start: components["schemas"]["LengthOut"];
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "plain" | "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather";
             lead: components["schemas"]["LengthOut"];
             sizes: components["schemas"]["SolvedOut"] | null;
             start: components["schemas"]["LengthOut"];
@@ -2976,10 +3059,7 @@ export interface components {
          * @description A photograph; the picture is at /api/photographs/KEY.
          */
         PhotographOut: {
-            /**
-             * At
-             * Format: date-time
-             */
+            /** At */
             at: string;
             /** Height */
             height: number;
@@ -3000,17 +3080,7 @@ export interface components {
              * @description As a choice of the plan has it.
              */
             count: string | number;
-            spec: components["schemas"]["SectionIn"];
-        };
-        /**
-         * PickOut
-         * @description The fields to set, by their names in dots, so that the plan becomes the one that was offered; null empties one.
-         */
-        PickOut: {
-            /** Change */
-            change: {
-                [key: string]: unknown;
-            };
+            spec: components["schemas"]["SectionSpec"];
         };
         /**
          * PieceSpec
@@ -3083,30 +3153,25 @@ export interface components {
         };
         /**
          * PlaceOut
-         * @description A place and the piece that it is of.
+         * @description How far the marking of a piece has come.
          */
         PlaceOut: {
             /** At */
             at: number;
-            /**
-             * Folded
-             * @default 0
-             */
-            folded?: number;
+            /** Folded */
+            folded: number;
             /**
              * Nought
-             * @default start
              * @enum {string}
              */
-            nought?: "start" | "end" | "middle";
+            nought: "start" | "end" | "middle";
             /** Section */
             section: string;
             /**
              * Side
-             * @default RS
              * @enum {string}
              */
-            side?: "RS" | "WS";
+            side: "RS" | "WS";
         };
         /**
          * PlaceSpec
@@ -3156,8 +3221,11 @@ export interface components {
             inserted: components["schemas"]["InsertedOut"] | null;
             /** Joins */
             joins: components["schemas"]["JoinOut"][];
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather" | "mixed";
             /** Layers */
             layers: components["schemas"]["ThickOut"][];
             lead: components["schemas"]["LengthOut"];
@@ -3395,9 +3463,12 @@ export interface components {
          * @description Pleats to the repeat.
          */
         RepeatOut: {
-            /** Change */
+            /**
+             * Change
+             * @description pins.depth: 3 cm
+             */
             change: {
-                [key: string]: string | boolean | null;
+                [key: string]: string | boolean | components["schemas"]["AboutOut"] | null;
             };
             depth: components["schemas"]["LengthOut"];
             pitch: components["schemas"]["LengthOut"];
@@ -3420,6 +3491,12 @@ export interface components {
             /** Works */
             works: number;
         };
+        /**
+         * Role
+         * @description What a span of cloth does once the strip is folded.
+         * @enum {string}
+         */
+        Role: "face" | "under" | "plain" | "finger" | "upright" | "gathered";
         /**
          * RuffleIn
          * @description A ruffling attachment: its tuck, or a swatch that shows it, and how it is set; or the ratio that is wanted.
@@ -3531,249 +3608,6 @@ export interface components {
             spec?: components["schemas"]["SectionSpec"] | null;
         };
         /**
-         * SectionIn
-         * @description A section that can be read.
-         */
-        SectionIn: {
-            /**
-             * @default {
-             *       "end": null,
-             *       "join": null,
-             *       "seam": null,
-             *       "start": null
-             *     }
-             */
-            allowance?: components["schemas"]["AllowanceSpec"];
-            /**
-             * @description Pins that this kind has no place for, kept for when another kind is chosen again.
-             * @default {
-             *       "box": null,
-             *       "count": null,
-             *       "depth": null,
-             *       "finished": null,
-             *       "flat": null,
-             *       "fullness": null,
-             *       "gap": null,
-             *       "opening": null,
-             *       "per_pleat": null,
-             *       "spacing": null
-             *     }
-             */
-            aside?: components["schemas"]["PinsSpec"];
-            /**
-             * Closed
-             * @description A ring: skirt, cuff, lampshade.
-             * @default false
-             */
-            closed?: boolean;
-            /**
-             * @default {
-             *       "across": null,
-             *       "along": null,
-             *       "directional": false,
-             *       "key": "",
-             *       "length": null,
-             *       "name": "",
-             *       "per": null,
-             *       "price": null,
-             *       "rectangle": false,
-             *       "selvedge": null,
-             *       "sheets": [],
-             *       "shrinkage": null,
-             *       "step": null,
-             *       "stripes": [],
-             *       "thickness": null,
-             *       "usable": null,
-             *       "weight": null,
-             *       "width": null
-             *     }
-             */
-            cloth?: components["schemas"]["ClothSpec"];
-            /**
-             * Corrections
-             * @description What the basted row was taken in or let out by, check by check.
-             * @default []
-             */
-            corrections?: components["schemas"]["CorrectionSpec"][];
-            /**
-             * @default {
-             *       "drop": {
-             *         "finished": null,
-             *         "heading": null,
-             *         "hem": null,
-             *         "hem_turns": 2,
-             *         "margin": null
-             *       },
-             *       "front": null,
-             *       "lining": null,
-             *       "opening": null,
-             *       "pieces": [],
-             *       "strategy": "fewest",
-             *       "stripe": null,
-             *       "stripe_at": "middle",
-             *       "stripe_where": "fold",
-             *       "way": "best"
-             *     }
-             */
-            cutting?: components["schemas"]["CuttingSpec"];
-            /**
-             * Facing
-             * @default right
-             * @enum {string}
-             */
-            facing?: "right" | "left" | "to_centre" | "from_centre";
-            /**
-             * Fingers
-             * @description Fingers of a pinch pleat; 1 for a single one or a goblet.
-             * @default 3
-             * @enum {integer}
-             */
-            fingers?: 1 | 2 | 3 | 4;
-            /**
-             * Fullness Of
-             * @description Whether a pinned fullness multiplies the pleated part only, or the whole edge.
-             * @default pleated
-             * @enum {string}
-             */
-            fullness_of?: "pleated" | "all";
-            /**
-             * @default {
-             *       "longest": null,
-             *       "points": [],
-             *       "rows": 2,
-             *       "ruffler": null,
-             *       "swatches": [],
-             *       "tail": null,
-             *       "thread": null,
-             *       "weight": null
-             *     }
-             */
-            gathering?: components["schemas"]["GatheringSpec"];
-            /**
-             * Goblet
-             * @description A pinch pleat left open at its head, stuffed to a goblet.
-             * @default false
-             */
-            goblet?: boolean;
-            /**
-             * Habit
-             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
-             */
-            habit?: ("metric" | "inches") | null;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "knife" | "tuck" | "box" | "inverted" | "pinch" | "cartridge" | "gather" | "mixed";
-            /**
-             * @default {
-             *       "fold": false,
-             *       "times": null,
-             *       "width": null
-             *     }
-             */
-            lead?: components["schemas"]["EndSpec"];
-            /**
-             * Lining
-             * @description Also the marks of a lining pleated as the mirror.
-             * @default false
-             */
-            lining?: boolean;
-            /**
-             * Machine
-             * @description How thick a pile of cloth the machine sews, in mm; about 6 unless said.
-             */
-            machine?: (string | number) | null;
-            /**
-             * Meet
-             * @description True: pleats meet. False: they need not. Left out: as it follows.
-             */
-            meet?: boolean | null;
-            /**
-             * Mirror At
-             * @description Where a mirrored row turns, on the finished edge.
-             */
-            mirror_at?: (string | number) | null;
-            /**
-             * Parts
-             * @default []
-             */
-            parts?: components["schemas"]["PartSpec"][];
-            piece?: components["schemas"]["PieceSpec"] | null;
-            /**
-             * Pinched At
-             * @description Where the fingers are caught together.
-             * @default head
-             * @enum {string}
-             */
-            pinched_at?: "head" | "foot";
-            /**
-             * @default {
-             *       "box": null,
-             *       "count": null,
-             *       "depth": null,
-             *       "finished": null,
-             *       "flat": null,
-             *       "fullness": null,
-             *       "gap": null,
-             *       "opening": null,
-             *       "per_pleat": null,
-             *       "spacing": null
-             *     }
-             */
-            pins?: components["schemas"]["PinsSpec"];
-            /**
-             * Placed
-             * @description Pleats at stated places.
-             * @default []
-             */
-            placed?: components["schemas"]["PlaceSpec"][];
-            /**
-             * Placed From
-             * @description Where places are measured from; from the centre each stands on both sides of it.
-             * @default start
-             * @enum {string}
-             */
-            placed_from?: "start" | "centre";
-            /**
-             * Remainder
-             * @default spacing
-             * @enum {string}
-             */
-            remainder?: "spacing" | "ends" | "lead" | "tail";
-            /**
-             * Rows
-             * @description Rows of even stitches that draw a cartridge up.
-             * @default 2
-             */
-            rows?: number;
-            stops?: components["schemas"]["StopsSpec"] | null;
-            /**
-             * @default {
-             *       "fold": false,
-             *       "times": null,
-             *       "width": null
-             *     }
-             */
-            tail?: components["schemas"]["EndSpec"];
-            /**
-             * Tape
-             * @description The smallest division that will be marked; null for exact marks.
-             * @default
-             */
-            tape?: (string | number) | null;
-            taper?: components["schemas"]["TaperSpec"] | null;
-            /** @description What each pleat of this cloth is known to lose or gain. */
-            turn?: components["schemas"]["TurnSpec"] | null;
-            /**
-             * Unit
-             * @description How bare numbers are read and answers written.
-             * @default cm
-             * @enum {string}
-             */
-            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
-        };
-        /**
          * SectionOut
          * @description A section as kept.
          */
@@ -3821,28 +3655,19 @@ export interface components {
              */
             closed?: boolean;
             /**
-             * @default {
-             *       "across": null,
-             *       "along": null,
-             *       "directional": false,
-             *       "key": "",
-             *       "length": null,
-             *       "name": "",
-             *       "per": null,
-             *       "price": null,
-             *       "rectangle": false,
-             *       "selvedge": null,
-             *       "sheets": [],
-             *       "shrinkage": null,
-             *       "step": null,
-             *       "stripes": [],
-             *       "thickness": null,
-             *       "usable": null,
-             *       "weight": null,
-             *       "width": null
-             *     }
+             * Cloth
+             * @description The cloth itself, or the role of one of `cloths`; a saved work holds its cloths by role.
+             * @default face
              */
-            cloth?: components["schemas"]["ClothSpec"];
+            cloth?: string | components["schemas"]["ClothSpec"];
+            /**
+             * Cloths
+             * @description Cloths by role, where this stands alone: face, lining, contrast …
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
             /**
              * Corrections
              * @description What the basted row was taken in or let out by, check by check.
@@ -4071,6 +3896,13 @@ export interface components {
          */
         Settled: {
             /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /**
              * Keep
              * @enum {string}
              */
@@ -4139,6 +3971,28 @@ export interface components {
             to: number;
         };
         /**
+         * SideOut
+         * @description A side of an outline where it lies, (across, along) in mm: straight, or an arc with a radius, `large` past half a turn.
+         */
+        SideOut: {
+            /** Clockwise */
+            clockwise: boolean;
+            /** From */
+            from: [
+                number,
+                number
+            ];
+            /** Large */
+            large: boolean;
+            /** Radius */
+            radius: number | null;
+            /** To */
+            to: [
+                number,
+                number
+            ];
+        };
+        /**
          * SizeOut
          * @description How large a backup would be, nearly, in bytes, and what would be in it.
          */
@@ -4153,8 +4007,7 @@ export interface components {
          * @description How far a line moves from the lower level to the upper: to the right above nought.
          */
         SlantOut: {
-            /** Kind */
-            kind: string;
+            kind: components["schemas"]["LineKind"];
             /** Pleat */
             pleat: number;
             shift: components["schemas"]["LengthOut"];
@@ -4205,11 +4058,7 @@ export interface components {
             /** Draw */
             draw: number;
             length: components["schemas"]["LengthOut"];
-            /**
-             * Role
-             * @enum {string}
-             */
-            role: "face" | "under" | "plain" | "finger" | "upright" | "gathered";
+            role: components["schemas"]["Role"];
         };
         /**
          * StaleOut
@@ -4390,6 +4239,16 @@ export interface components {
             height: string | number;
         };
         /**
+         * TaskOut
+         * @description One step of the making.
+         */
+        TaskOut: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * ThickOut
          * @description A stretch of the finished edge and its layers.
          */
@@ -4400,6 +4259,28 @@ export interface components {
             layers: number;
             /** To */
             to: number;
+        };
+        /**
+         * ThingSpec
+         * @description What is made: its kind, its measures just as typed (several where one is taken at several places), what is chosen.
+         */
+        ThingSpec: {
+            /**
+             * Choices
+             * @default {}
+             */
+            choices?: {
+                [key: string]: (string | number) | boolean;
+            };
+            /** Kind */
+            kind: string;
+            /**
+             * Measures
+             * @default {}
+             */
+            measures?: {
+                [key: string]: (string | number) | (string | number)[];
+            };
         };
         /**
          * TotalNotionOut
@@ -4416,14 +4297,30 @@ export interface components {
          * @description So many pleats and so much cloth, in the half, the piece or the garment.
          */
         TotalOut: {
-            /**
-             * Of
-             * @enum {string}
-             */
-            of: "half" | "piece" | "garment";
+            /** Of */
+            of: string;
             /** Pleats */
             pleats: number;
             take_up: components["schemas"]["LengthOut"];
+        };
+        /**
+         * Turn
+         * @description Where the span after a fold lies, seen from the right side.
+         * @enum {string}
+         */
+        Turn: "behind" | "front";
+        /**
+         * TurnOut
+         * @description A turn of cloth, as a section has it.
+         */
+        TurnOut: {
+            /** By */
+            by: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "narrower" | "wider";
         };
         /**
          * TurnSpec
@@ -4486,13 +4383,13 @@ export interface components {
             says: string;
             /** Spread */
             spread: number;
-            turn: components["schemas"]["TurnSpec"] | null;
+            turn: components["schemas"]["TurnOut"] | null;
             /**
              * Turns
              * @description What each piece of this work in that cloth can learn from others.
              */
             turns: {
-                [key: string]: components["schemas"]["TurnSpec"];
+                [key: string]: components["schemas"]["TurnOut"];
             };
         };
         /**
@@ -4522,7 +4419,7 @@ export interface components {
         WarningOut: {
             /** Code */
             code: string;
-            mend: components["schemas"]["MendOut"] | null;
+            mend: components["schemas"]["ChangeOut"] | null;
             /** Message */
             message: string;
         };
@@ -4573,6 +4470,10 @@ export interface components {
          * @description A work as kept; `undo` and `redo` say what they would take back and bring back.
          */
         WorkOut: {
+            /** Cloths */
+            cloths: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
             /** Deleted */
             deleted: boolean;
             /** Key */
@@ -4588,10 +4489,8 @@ export interface components {
             revision: number;
             /** Sections */
             sections: components["schemas"]["SectionOut"][];
-            /**
-             * Touched
-             * Format: date-time
-             */
+            thing: components["schemas"]["ThingSpec"] | null;
+            /** Touched */
             touched: string;
             /** Undo */
             undo: string | null;
@@ -4614,10 +4513,7 @@ export interface components {
             purpose: string;
             /** Revision */
             revision: number;
-            /**
-             * Touched
-             * Format: date-time
-             */
+            /** Touched */
             touched: string;
         };
         /**
@@ -5046,7 +4942,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SectionIn"];
+                "application/json": components["schemas"]["SectionSpec"];
             };
         };
         responses: {
@@ -5148,7 +5044,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SectionIn"];
+                "application/json": components["schemas"]["SectionSpec"];
             };
         };
         responses: {
@@ -5747,7 +5643,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["EvenOut"];
+                    "application/json": components["schemas"]["ChangeOut"];
                 };
             };
             /** @description Bad Request */
@@ -5863,7 +5759,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SectionIn"];
+                "application/json": components["schemas"]["SectionSpec"];
             };
         };
         responses: {
@@ -5914,7 +5810,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SectionIn"];
+                "application/json": components["schemas"]["SectionSpec"];
             };
         };
         responses: {
@@ -6249,7 +6145,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PickOut"];
+                    "application/json": components["schemas"]["ChangeOut"];
                 };
             };
             /** @description Bad Request */
@@ -6290,7 +6186,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SectionIn"];
+                "application/json": components["schemas"]["SectionSpec"];
             };
         };
         responses: {
@@ -6928,6 +6824,87 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CheckTaken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_cloth_of_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                role: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClothOfWork"];
             };
         };
         responses: {

@@ -15,7 +15,7 @@ function standing({ roles }: Model): number {
 
 /** How tall the edge drawing is. */
 export function edgeHeight(model: Model): number {
-  const lying = model.stretches.some((one) => !["pinch", "gather", "cartridge", "plain"].includes(one.kind));
+  const lying = model.stretches.some((one) => one.lies === "lying");
   return standing(model) + (lying ? Math.min(4, Math.max(2, model.deepest)) * GAP + 7 : standing(model) > 30 ? 6 : 18);
 }
 

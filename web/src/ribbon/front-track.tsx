@@ -23,8 +23,8 @@ export function FrontTrack(props: Props) {
   return props.model.stretches.map((stretch) => {
     if (stretch.to < props.low || stretch.from > props.high) return null;
     const part = { ...props, stretch };
-    if (stretch.kind === "gather" || stretch.kind === "cartridge") return <Drawn key={stretch.from} {...part} />;
-    if (stretch.kind === "pinch") return <Pinched key={stretch.from} {...part} />;
+    if (stretch.lies === "gathered" || stretch.lies === "packed") return <Drawn key={stretch.from} {...part} />;
+    if (stretch.lies === "pinched") return <Pinched key={stretch.from} {...part} />;
     return <Folded key={stretch.from} {...part} />;
   });
 }
@@ -191,9 +191,9 @@ function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
 
 function Drawn({ model, px, low, high, turned, stretch }: Drawing) {
   const { stripes } = model.plan;
-  const { kind, count, fullness, look } = stretch;
+  const { lies, count, fullness, look } = stretch;
   const [a, b] = ends(px, Math.max(stretch.from, low), Math.min(stretch.to, high));
-  const flatEnds = kind === "gather";
+  const flatEnds = lies === "gathered";
   const [from, to] = ends(px, stretch.from + (flatEnds ? stretch.lead : 0), stretch.to - (flatEnds ? stretch.tail : 0));
   const lines = flatEnds ? Math.round(((to - from) / 7) * Math.min(2, fullness / 2)) : count;
   const step = (to - from) / Math.max(1, lines);
@@ -203,8 +203,8 @@ function Drawn({ model, px, low, high, turned, stretch }: Drawing) {
     const x = from + i * step;
     if (x < a - 1 || x > b + 1) continue;
     // Fixed, uneven lengths: gathers fall irregularly, cartridge pleats do not.
-    const fall = kind === "gather" ? [0.95, 0.5, 0.8, 0.35, 0.7][i % 5] : 0.95;
-    const sway = kind === "gather" ? ((i % 3) - 1) * step * 0.6 : 0;
+    const fall = lies === "gathered" ? [0.95, 0.5, 0.8, 0.35, 0.7][i % 5] : 0.95;
+    const sway = lies === "gathered" ? ((i % 3) - 1) * step * 0.6 : 0;
     folds += `M${x.toFixed(1)} 0q${(sway * 0.3).toFixed(1)} ${((HEIGHT - 8) * (fall ?? 1) * 0.5).toFixed(1)} ${sway.toFixed(1)} ${((HEIGHT - 8) * (fall ?? 1)).toFixed(1)}`;
   }
   const rows = Array.from({ length: look.rows }, (_, row) => `M${a.toFixed(1)} ${8 + row * 7}H${b.toFixed(1)}`).join(
@@ -220,10 +220,10 @@ function Drawn({ model, px, low, high, turned, stretch }: Drawing) {
         d={folds}
         fill="none"
         stroke="var(--cloth-shade)"
-        strokeWidth={kind === "gather" ? 1.3 : Math.max(1, step * 0.3)}
+        strokeWidth={lies === "gathered" ? 1.3 : Math.max(1, step * 0.3)}
         opacity={0.5}
       />
-      {kind === "cartridge" && (
+      {lies === "packed" && (
         <path
           d={rows}
           stroke={turned ? "var(--soot)" : "var(--on-cloth)"}

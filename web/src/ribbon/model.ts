@@ -1,9 +1,11 @@
 import type { Mark, Plan } from "../api/client";
 import type { Look } from "../state/look";
+import { traits } from "../state/spec";
 
 /** A stretch of the finished edge with one kind of pleat: the whole edge, or a part of a mixed one. */
 export interface Stretch {
-  kind: string;
+  /** How its pleats lie or stand; plain cloth has no look. */
+  lies: Lies;
   from: number;
   to: number;
   /** How wide the plain ends of gathers are. */
@@ -47,13 +49,16 @@ export interface Model {
   stretches: Stretch[];
 }
 
+type Lies = "lying" | "pinched" | "packed" | "gathered" | "plain";
+const lookOf = (kind: string): Lies => traits(kind)?.look ?? "plain";
+
 const PLAIN: Look = { goblet: false, atFoot: false, rows: 2, stitched: false };
 
 function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
   if (plan.parts.length === 0)
     return [
       {
-        kind: plan.kind,
+        lies: lookOf(plan.kind),
         from: 0,
         to: plan.finished.mm,
         lead: plan.lead.mm,
@@ -64,10 +69,10 @@ function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
       },
     ];
   return plan.parts.map((part, index) => ({
-    kind: part.kind,
+    lies: lookOf(part.kind),
     from: part.start.mm,
     to: part.start.mm + part.finished.mm,
-    lead: part.kind === "gather" ? part.lead.mm : 0,
+    lead: lookOf(part.kind) === "gathered" ? part.lead.mm : 0,
     tail: 0,
     count: part.sizes?.count ?? 0,
     fullness: part.sizes?.fullness.value ?? 1,
@@ -99,7 +104,7 @@ export function model(plan: Plan, looks: Look[] = []): Model {
   });
   const fingerSpans = walk.spans.reduce((sum, span) => sum + (span.role === "finger" ? 1 : 0), 0);
   const pinched = plan.parts.length
-    ? plan.parts.reduce((sum, part) => sum + (part.kind === "pinch" ? (part.sizes?.count ?? 0) : 0), 0)
+    ? plan.parts.reduce((sum, part) => sum + (lookOf(part.kind) === "pinched" ? (part.sizes?.count ?? 0) : 0), 0)
     : plan.count;
   return {
     plan,

@@ -1,16 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type Backups as Kept, type Progress, Refused, type Restored, send } from "../api/client";
-import { sentence } from "../parts/pin-tile";
-import { Sheet } from "../parts/sheet";
+import { ask, type Backups, type Progress, Refused, type Restored, send } from "../api/client";
+import { Sheet } from "../parts/controls/sheet";
+import { sentence } from "../parts/pleat/pin-tile";
 import { take } from "../state/use-file";
 import { useTitle } from "../state/use-title";
 
 type Chosen = { file: File; name: string } | { file: null; name: string };
 
 /** Backups: one made now, those that the program made by itself, and one brought back. */
-export function Backups() {
+export function BackupsScreen() {
   const client = useQueryClient();
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [busy, setBusy] = useState("");
@@ -18,7 +18,7 @@ export function Backups() {
   const [trouble, setTrouble] = useState("");
   const kept = useQuery({
     queryKey: ["backups"],
-    queryFn: () => ask<Kept>("GET", "/backups"),
+    queryFn: () => ask<Backups>("GET", "/backups"),
     // The first is made soon after the first start.
     refetchInterval: (query) => (query.state.data?.backups.length ? false : 3000),
   });

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { useLocation } from "wouter";
 import { ask, type Work } from "../api/client";
-import { sentence } from "../parts/pin-tile";
-import { Sheet } from "../parts/sheet";
+import { Sheet } from "../parts/controls/sheet";
+import { sentence } from "../parts/pleat/pin-tile";
 import { useDraft } from "../state/use-draft";
 import { differences } from "../state/versions";
 
@@ -85,9 +85,9 @@ export function Gone({ work, onDone }: { work: Work | null; onDone: () => void }
   const keep = async () => {
     if (!work) return;
     try {
-      const { name, purpose } = work;
+      const { name, purpose, cloths, thing } = work;
       const sections = work.sections.map(({ name, spec }) => ({ name, spec }));
-      const made = await ask<Work>("POST", "/works", { name, purpose, sections });
+      const made = await ask<Work>("POST", "/works", { name, purpose, cloths, thing, sections });
       await ask<Work>("PATCH", `/works/${made.key}/log`, { ...work.log, revision: made.revision });
       onDone();
       go(`/works/${made.key}`);

@@ -1,20 +1,21 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { Refused, type SectionSpec } from "../api/client";
-import { KeepsNothing } from "../parts/keeps-nothing";
-import { KeysSheet } from "../parts/keys-sheet";
-import { LiesTable } from "../parts/lies-table";
-import { Notice, type Said } from "../parts/notice";
-import { Pieces } from "../parts/pieces";
-import { sentence } from "../parts/pin-tile";
-import { UnitSwitch } from "../parts/unit-switch";
-import { useKeys } from "../parts/use-keys";
+import { KeepsNothing } from "../parts/controls/keeps-nothing";
+import { KeysSheet } from "../parts/controls/keys-sheet";
+import { Notice, type Said } from "../parts/controls/notice";
+import { UnitSwitch } from "../parts/controls/unit-switch";
+import { useKeys } from "../parts/controls/use-keys";
+import { Pieces } from "../parts/pleat/pieces";
+import { sentence } from "../parts/pleat/pin-tile";
+import { LiesTable } from "../parts/table/lies-table";
 import { BareCloth } from "../ribbon/bare-cloth";
 import { Ribbon } from "../ribbon/ribbon";
+import { alone, parted, roleOf } from "../state/cloths";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
-import { held, type Quantity, WORDS } from "../state/spec";
+import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
@@ -83,7 +84,9 @@ function Laid({ opened }: { opened: Opened }) {
   const [lit, setLit] = useState<Quantity | null>(null);
   const [refused, setRefused] = useState<{ quantity: Quantity; times: number } | null>(null);
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
-  const planned = usePlan(section?.key ?? "", section?.spec ?? null);
+  // The piece by itself, its cloths in it: that is shown, changed and worked out.
+  const spec = useMemo(() => section && alone(section.spec, work.cloths), [section, work.cloths]);
+  const planned = usePlan(section?.key ?? "", spec ?? null);
   const { plan, problems } = planned;
   const unit = section?.spec.unit ?? "cm";
   const mixed = section?.spec.kind === "mixed";
@@ -92,8 +95,13 @@ function Laid({ opened }: { opened: Opened }) {
   useEffect(() => leaveAt(first.key, { piece: key ?? "", step }), [first.key, key, step]);
   useTitle(work.name);
 
-  const edit = (spec: SectionSpec, field: string) => section && saver.edit(section.key, spec, field);
-  const moves = useMoves(section?.spec, edit, (says) => setSaid({ text: sentence(says) }));
+  const edit = (edited: SectionSpec, field: string) => {
+    if (!section) return;
+    const { spec: kept, cloths } = parted(section.spec, work.cloths, edited);
+    for (const [role, cloth] of Object.entries(cloths)) saver.cloth(role, cloth, field.replace(/^cloth\.?/, ""));
+    if (JSON.stringify(kept) !== JSON.stringify(section.spec)) saver.edit(section.key, kept, field);
+  };
+  const moves = useMoves(spec, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
     if (!section || !plan || mixed || section.spec.placed?.length) return;
     moves.pick((now) => (now ?? plan.count) + by);
@@ -119,9 +127,7 @@ function Laid({ opened }: { opened: Opened }) {
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
     "ctrl+p": () => go(`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`),
     u: () => void toUnit(unit === "cm" ? "in" : "cm"),
-    f: () =>
-      section?.spec.kind === "knife" &&
-      edit({ ...section.spec, facing: FACING_TURN[section.spec.facing ?? "right"] }, "facing"),
+    f: () => spec && hasHand(spec.kind) && edit({ ...spec, facing: FACING_TURN[spec.facing ?? "right"] }, "facing"),
   });
 
   const add = async () => {
@@ -233,16 +239,16 @@ function Laid({ opened }: { opened: Opened }) {
           onMove={move}
           onRename={setRenaming}
         />
-        {section ? (
+        {section && spec ? (
           <main className="min-w-0" aria-busy={planned.busy}>
             {plan ? (
               <Ribbon
                 plan={plan}
                 stale={planned.stale}
                 lit={lit}
-                holdOf={(quantity) => held(section.spec, quantity).hold}
+                holdOf={(quantity) => held(spec, quantity).hold}
                 onLight={setLit}
-                looks={looks(section.spec)}
+                looks={looks(spec)}
                 onDrag={mixed ? () => undefined : moves.drag}
                 onRefused={(quantity) => {
                   setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
@@ -258,11 +264,11 @@ function Laid({ opened }: { opened: Opened }) {
                     : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
               </BareCloth>
             )}
-            <LiesTable spec={section.spec} />
+            <LiesTable spec={spec} />
             {step === "pleat" ? (
               <Pleat
                 key={section.key}
-                spec={section.spec}
+                spec={spec}
                 planned={planned}
                 part={part}
                 onPart={setPart}
@@ -275,27 +281,31 @@ function Laid({ opened }: { opened: Opened }) {
             ) : step === "cloth" ? (
               <ClothStep
                 key={section.key}
-                spec={section.spec}
+                spec={spec}
                 plan={plan}
                 work={work.name}
                 onChange={edit}
                 onSaid={(text) => setSaid({ text })}
                 onSeam={saver.seam}
+                cloths={work.cloths}
+                role={roleOf(section.spec)}
+                onRole={(role) => saver.edit(section.key, { ...section.spec, cloth: role }, "cloth")}
+                onCloth={saver.cloth}
               />
             ) : step === "cut" ? (
               <CutStep
                 key={section.key}
                 work={work}
-                spec={section.spec}
+                spec={spec}
                 here={work.sections.indexOf(section)}
                 onChange={edit}
               />
             ) : step === "mark" ? (
-              <MarkStep key={section.key} spec={section.spec} plan={plan} work={work.key} piece={section.key} />
+              <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} />
             ) : step === "check" ? (
               <CheckStep
                 key={section.key}
-                spec={section.spec}
+                spec={spec}
                 plan={plan}
                 piece={section.key}
                 act={saver.act}
@@ -304,7 +314,7 @@ function Laid({ opened }: { opened: Opened }) {
             ) : (
               <LogStep
                 work={work}
-                spec={section.spec}
+                spec={spec}
                 piece={section.key}
                 onChange={edit}
                 onWords={saver.log}

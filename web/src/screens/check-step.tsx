@@ -1,8 +1,8 @@
 import { useEffect } from "react";
-import type { ChalkAnswer, CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
-import { Figure } from "../parts/figure";
-import { MarkGlyph } from "../parts/mark-glyph";
-import { sentence } from "../parts/pin-tile";
+import type { CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
+import { Figure } from "../parts/controls/figure";
+import { sentence } from "../parts/pleat/pin-tile";
+import { MarkGlyph } from "../parts/table/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
 import { hearReadings } from "../state/tape-channel";
 import { useAsked } from "../state/use-asked";
@@ -23,7 +23,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
   const draft = useDraft(`check/${piece}`, NONE);
   const measured = draft.now;
   const typed = measured.filter((text) => text.trim());
-  const { answer, problems } = useAsked<CheckAnswer>("/check", typed.length ? { spec, measured } : null);
+  const { answer, problems } = useAsked("/check", typed.length ? { spec, measured } : null);
   useEffect(
     () =>
       hearReadings((reading) => draft.type([...measured.filter((text) => text.trim()), reading.text, ""].slice(0, 40))),
@@ -138,7 +138,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
 
 /** The pleats that change, with their marks as they will be. */
 function NewMarks({ spec, answer }: { spec: SectionSpec; answer: CheckAnswer }) {
-  const { answer: chalk } = useAsked<ChalkAnswer>("/chalk", {
+  const { answer: chalk } = useAsked("/chalk", {
     ...spec,
     corrections: [...(spec.corrections ?? []), answer.correction],
   });

@@ -1,15 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "wouter";
-import { ask, type ClothAnswer, type ClothRow, type Plan, Refused, type SectionSpec } from "../api/client";
-import { ClothFacts, fromShelf } from "../parts/cloth-facts";
-import { Allowances } from "../parts/edge-facts";
-import { Choose, Text } from "../parts/fields";
-import { Figure } from "../parts/figure";
-import { LiningFacts } from "../parts/lining-facts";
-import { sentence } from "../parts/pin-tile";
-import { Front, Stripes } from "../parts/stripe-place";
-import { Strategies, Ways } from "../parts/widths-compared";
+import { ask, type Cloth, type ClothAnswer, type ClothRow, type Plan, Refused, type SectionSpec } from "../api/client";
+import { ClothFacts, fromShelf } from "../parts/cloth/cloth-facts";
+import { LiningFacts } from "../parts/cloth/lining-facts";
+import { Front, Stripes } from "../parts/cloth/stripe-place";
+import { Strategies, Ways } from "../parts/cloth/widths-compared";
+import { Choose, Text } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
+import { Allowances } from "../parts/pleat/edge-facts";
+import { sentence } from "../parts/pleat/pin-tile";
+import { called, rolesOf } from "../state/cloths";
 import { changed } from "../state/spec";
 import { useAsked } from "../state/use-asked";
 
@@ -21,12 +22,18 @@ interface Props {
   onSaid: (text: string) => void;
   /** The seam allowance of the whole work. */
   onSeam: (text: string) => void;
+  /** The cloths of the work by their roles, the one that this piece is cut from, and how either is changed. */
+  cloths: Record<string, Cloth>;
+  role: string;
+  onRole: (role: string) => void;
+  onCloth: (role: string, cloth: Cloth | null, field: string) => void;
 }
 type Cutting = NonNullable<SectionSpec["cutting"]>;
 
 /** The step Cloth: what a section is cut from, how its joins are shared, which way it lies, what to buy. */
-export function ClothStep({ spec, plan, work, onChange, onSaid, onSeam }: Props) {
-  const { answer, problems } = useAsked<ClothAnswer>("/cloth", spec);
+export function ClothStep(props: Props) {
+  const { spec, plan, work, onChange, onSaid, onSeam } = props;
+  const { answer, problems } = useAsked("/cloth", spec);
   const cutting: Cutting = spec.cutting ?? {};
   const drop = cutting.drop ?? {};
   const put = (fields: Partial<Cutting>, field = "cutting") =>
@@ -59,6 +66,14 @@ export function ClothStep({ spec, plan, work, onChange, onSaid, onSeam }: Props)
           />
           <Allowances spec={spec} problems={problems} set={mend} />
         </section>
+        <div className="self-start">
+          <Choose
+            name="This piece is cut from the"
+            value={props.role}
+            options={offered(props.cloths)}
+            onPick={props.onRole}
+          />
+        </div>
         <ClothFacts
           cloth={spec.cloth ?? {}}
           unit={spec.unit}
@@ -123,6 +138,7 @@ export function ClothStep({ spec, plan, work, onChange, onSaid, onSeam }: Props)
             }
           />
         )}
+        <OtherCloth {...props} />
       </div>
       <section aria-label="The cloth slip" className="self-start bg-linen px-5 py-4">
         <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
@@ -158,6 +174,46 @@ export function ClothStep({ spec, plan, work, onChange, onSaid, onSeam }: Props)
   );
 }
 
+const offered = (cloths: Props["cloths"]) => rolesOf(cloths).map((one): [string, string] => [one, called(one, cloths)]);
+
+/** The other cloths of the work, one at a time: a contrast, an interfacing. */
+function OtherCloth({ spec, cloths, role, onCloth }: Props) {
+  const [other, setOther] = useState("");
+  const shown = other !== "" && other !== role;
+  const own = cloths[other] ?? {};
+  // Asked by itself: what is wrong with another cloth is no matter of this piece's plan.
+  const { problems } = useAsked(
+    "/cloth",
+    shown ? { kind: spec.kind, unit: spec.unit, habit: spec.habit, cloth: own } : null,
+    other,
+  );
+  return (
+    <section aria-label="Another cloth of the work" className="flex flex-col gap-3">
+      <div className="self-start">
+        <Choose
+          name="Another cloth of the work"
+          value={other}
+          options={[["", "choose one to see it"], ...offered(cloths).filter(([one]) => one !== role)]}
+          onPick={setOther}
+        />
+      </div>
+      {shown && (
+        <div className="border-l-4 border-thread pl-4">
+          <ClothFacts
+            cloth={own}
+            unit={own.unit ?? spec.unit}
+            problems={problems.filter((one) => one.path.startsWith("cloth."))}
+            onChange={(cloth) => onCloth(other, { unit: spec.unit ?? "cm", ...cloth }, "cloth")}
+          />
+          <p className="mt-3 mb-0 text-smoke">
+            Under Cut, a band or a pocket is cut from the {other} if you say so there.
+          </p>
+        </div>
+      )}
+    </section>
+  );
+}
+
 /** A cloth taken from the shelf: chosen, then its length taken for this work and what is left given back. */
 function Shelf({
   spec,
@@ -165,7 +221,7 @@ function Shelf({
   asked,
   onChange,
   onSaid,
-}: Omit<Props, "plan" | "onSeam"> & { asked: ClothAnswer | null }) {
+}: Pick<Props, "spec" | "work" | "onChange" | "onSaid"> & { asked: ClothAnswer | null }) {
   const shelf = useQuery({
     queryKey: ["cloths"],
     queryFn: ({ signal }) => ask<{ cloths: ClothRow[] }>("GET", "/cloths", undefined, { signal }),
@@ -215,6 +271,15 @@ function Shelf({
           <button type="button" className="press" onClick={() => void move("give")}>
             Give back
           </button>
+          {differs(row, spec.cloth) && (
+            <button
+              type="button"
+              className="press"
+              onClick={() => onChange({ ...spec, cloth: { ...spec.cloth, ...fromShelf(row) } }, "cloth")}
+            >
+              The shelf says otherwise by now: take that over
+            </button>
+          )}
           <span className="pb-2 text-smoke">
             <Figure>{row.left ? `${row.left.text} left on the shelf` : ""}</Figure>
           </span>
@@ -225,6 +290,13 @@ function Shelf({
       </Link>
     </div>
   );
+}
+
+/** Whether the shelf knows a cloth otherwise than the work that took it from there. */
+function differs(row: ClothRow, cloth: Cloth | undefined): boolean {
+  const there = fromShelf(row) as Record<string, unknown>;
+  const here = (cloth ?? {}) as Record<string, unknown>;
+  return Object.keys(there).some((name) => JSON.stringify(there[name]) !== JSON.stringify(here[name]));
 }
 
 function Offers(props: {

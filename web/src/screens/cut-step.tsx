@@ -1,11 +1,13 @@
 import { useState } from "react";
 import type { CutAnswer, Problem, SectionSpec, Work } from "../api/client";
-import { CutPlan } from "../parts/cut-plan";
-import { Text, Tick } from "../parts/fields";
-import { Figure } from "../parts/figure";
-import { sentence } from "../parts/pin-tile";
+import { CutPlan } from "../parts/cloth/cut-plan";
+import { Choose, Text, TickBox } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
+import { sentence } from "../parts/pleat/pin-tile";
+import { called, rolesOf } from "../state/cloths";
 import { begin } from "../state/habit";
 import { useAsked } from "../state/use-asked";
+import { useBetter } from "../state/use-better";
 
 interface Props {
   work: Work;
@@ -19,14 +21,15 @@ type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
 export function CutStep({ work, spec, here, onChange }: Props) {
-  const sections = work.sections.map((section) => ({ name: section.name, spec: section.spec }));
+  const sections = work.sections.map(({ key, name, spec }) => ({ key, name, spec }));
+  const { cloths } = work;
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
-  const first = useAsked<CutAnswer>("/cut", { sections, quick: true });
+  const first = useAsked("/cut", { cloths, sections, quick: true });
   const [stopped, setStopped] = useState("");
-  const asked = JSON.stringify(sections);
+  const asked = JSON.stringify([sections, cloths]);
   const better = first.answer?.plans.some((plan) => !plan.best) && stopped !== asked;
-  const whole = useAsked<CutAnswer>("/cut", better ? { sections } : null, asked);
-  const answer = (better || stopped === asked ? whole.answer : null) ?? first.answer;
+  const looked = useBetter(better ? { cloths, sections } : null, asked);
+  const answer = (better || stopped === asked ? looked.answer : null) ?? first.answer;
   const { problems } = first;
   const prefix = `sections.${here}.spec.`;
   const mine = problems
@@ -40,6 +43,7 @@ export function CutStep({ work, spec, here, onChange }: Props) {
       <div className="min-w-0">
         {others.map((problem) => (
           <p key={problem.path + problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
+            {whose(problem.path)}
             {sentence(problem.message)} {sentence(problem.way_out)}
           </p>
         ))}
@@ -48,7 +52,7 @@ export function CutStep({ work, spec, here, onChange }: Props) {
             {line}, under Cloth.
           </p>
         ))}
-        {better && whole.busy && !first.busy && (
+        {better && looked.busy && !first.busy && (
           <p role="status" className="m-0 flex items-center gap-3">
             <progress aria-label="Looking for a plan that takes less" className="w-32" />
             Looking for a plan that takes less…
@@ -58,13 +62,19 @@ export function CutStep({ work, spec, here, onChange }: Props) {
           </p>
         )}
         {answer?.plans.map((plan) => (
-          <CutPlan key={plan.cloth} plan={plan} />
+          <CutPlan key={plan.role} plan={plan} />
         ))}
-        <OtherPieces spec={spec} problems={mine} onChange={onChange} />
+        <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />
       </div>
       <Shopping answer={answer} />
     </div>
   );
+}
+
+/** Which cloth of the work a problem is about, where it is about one. */
+function whose(path: string): string {
+  const [first, role] = path.split(".");
+  return first === "cloths" && role ? `The ${role}: ` : "";
 }
 
 function Shopping({ answer }: { answer: CutAnswer | null }) {
@@ -74,7 +84,7 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
       <h2 className="m-0 text-sm font-semibold text-smoke">The shopping slip</h2>
       <ul className="m-0 list-none p-0">
         {answer.plans.map((plan) => (
-          <li key={plan.cloth} className="my-2 font-semibold">
+          <li key={plan.role} className="my-2 font-semibold">
             <Figure>
               {plan.asked
                 ? `${plan.asked.text} of ${plan.cloth}, ${plan.width.text} wide${plan.cost ? `: ${plan.cost}` : ""}`
@@ -110,13 +120,20 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
 }
 
 /** Bands, ties, pockets: what is cut beside the strip. */
-function OtherPieces(props: { spec: SectionSpec; problems: Problem[]; onChange: Props["onChange"] }) {
+function OtherPieces(props: {
+  spec: SectionSpec;
+  problems: Problem[];
+  onChange: Props["onChange"];
+  /** The cloths of the work, which a piece may be cut from. */
+  cloths: Work["cloths"];
+}) {
   const { spec, problems, onChange } = props;
   const pieces = spec.cutting?.pieces ?? [];
   const put = (next: CutPiece[]) => onChange({ ...spec, cutting: { ...spec.cutting, pieces: next } }, "cutting.pieces");
   const set = (index: number, fields: Partial<CutPiece>) =>
     put(pieces.map((piece, i) => (i === index ? { ...piece, ...fields } : piece)));
   const [more, setMore] = useState(0);
+  const offered = rolesOf(props.cloths).map((role): [string, string] => [role, called(role, props.cloths)]);
   return (
     <section aria-label="Other pieces" className="mt-4">
       <h2 className="m-0 text-base font-bold">Other pieces: bands, ties, pockets</h2>
@@ -152,8 +169,14 @@ function OtherPieces(props: { spec: SectionSpec; problems: Problem[]; onChange: 
             problems={problems}
             onType={(text) => set(index, { count: Math.max(1, Math.min(200, Number.parseInt(text, 10) || 1)) })}
           />
-          <Tick name="On the fold" on={piece.on_fold ?? false} onTick={(on_fold) => set(index, { on_fold })} />
-          <Tick name="May be turned" on={piece.may_turn ?? false} onTick={(may_turn) => set(index, { may_turn })} />
+          <Choose
+            name="Cut from"
+            value={piece.cloth ?? ""}
+            options={[["", "this piece’s cloth"], ...offered]}
+            onPick={(role) => set(index, { cloth: role || null })}
+          />
+          <TickBox name="On the fold" on={piece.on_fold ?? false} onTick={(on_fold) => set(index, { on_fold })} />
+          <TickBox name="May be turned" on={piece.may_turn ?? false} onTick={(may_turn) => set(index, { may_turn })} />
           <button
             type="button"
             className="press"

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "wouter";
-import { Choose } from "../parts/fields";
+import { Choose } from "../parts/controls/fields";
 import { sendReading } from "../state/tape-channel";
 
 /** A stand-in for a digital tape: it sends its readings to the open check, as a paired instrument would. */

@@ -2,13 +2,15 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "wouter";
 import { ask, type FoldAnswer, type Plan, type Work } from "../api/client";
-import { BackAndNext } from "../parts/back-and-next";
-import { Choose } from "../parts/fields";
-import { Figure } from "../parts/figure";
+import { BackAndNext } from "../parts/controls/back-and-next";
+import { Choose } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
 import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
 import { FlatTrack } from "../ribbon/flat-track";
 import { type Model, model as modelOf } from "../ribbon/model";
+import { alone } from "../state/cloths";
 import { looks } from "../state/look";
+import { traits } from "../state/spec";
 import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
 
@@ -29,10 +31,10 @@ export function Fold({ name, piece }: { name: string; piece: string }) {
       const section = work.sections.find((one) => one.key === piece);
       if (!section) return null;
       const [plan, fold] = await Promise.all([
-        ask<Plan>("POST", "/plan", section.spec),
-        ask<FoldAnswer>("POST", "/fold", section.spec),
+        ask<Plan>("POST", "/plan", alone(section.spec, work.cloths)),
+        ask<FoldAnswer>("POST", "/fold", alone(section.spec, work.cloths)),
       ]);
-      return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(section.spec)) };
+      return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(alone(section.spec, work.cloths))) };
     },
     staleTime: Number.POSITIVE_INFINITY,
     retry: 2,
@@ -142,7 +144,9 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
           ))}
         </ol>
         <p className="text-smoke">
-          {plan.kind === "cartridge" || plan.kind === "gather" ? "Long threads break: draw up in sections." : ""}
+          {["packed", "gathered"].includes(traits(plan.kind)?.look ?? "")
+            ? "Long threads break: draw up in sections."
+            : ""}
         </p>
       </section>
     </main>

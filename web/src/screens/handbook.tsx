@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { Link } from "wouter";
-import { Figure } from "../parts/figure";
+import { Figure } from "../parts/controls/figure";
 import { Entry } from "../parts/handbook/entry";
 import { CAUTIONS, SCHOOLS } from "../parts/handbook/schools";
 import { ENTRIES, GROUPS } from "../parts/handbook/words";

@@ -2,10 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useLocation } from "wouter";
 import { ask, type Log, type Problem, Refused, type SectionSpec, send, type Work } from "../api/client";
-import { Tick } from "../parts/fields";
-import { Figure } from "../parts/figure";
-import { sentence } from "../parts/pin-tile";
-import { SewnPlot } from "../parts/sewn-plot";
+import { TickBox } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
+import { sentence } from "../parts/pleat/pin-tile";
+import { SewnPlot } from "../parts/table/sewn-plot";
 import type { Saving } from "../state/saving";
 import type { LogName } from "../state/unsent";
 
@@ -157,7 +157,7 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
               />
             </label>
           ))}
-          <Tick name="It is finished" on={work.log.finished} onTick={(finished) => onWords("finished", finished)} />
+          <TickBox name="It is finished" on={work.log.finished} onTick={(finished) => onWords("finished", finished)} />
         </div>
         <button type="button" className="press press-main mt-4" onClick={() => again.mutate()}>
           Make this again

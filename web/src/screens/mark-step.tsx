@@ -1,10 +1,10 @@
 import { useState } from "react";
 import { Link } from "wouter";
-import type { ChalkAnswer, Plan, SectionSpec } from "../api/client";
-import { ChalkChoice } from "../parts/chalk-choice";
-import { Choose } from "../parts/fields";
-import { Figure } from "../parts/figure";
-import { MarksTable } from "../parts/marks-table";
+import type { Plan, SectionSpec } from "../api/client";
+import { Choose } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
+import { ChalkChoice } from "../parts/table/chalk-choice";
+import { MarksTable } from "../parts/table/marks-table";
 import { type ChalkFrom, keepLook, keptFrom, keptSide } from "../state/chalk-place";
 import { useAsked } from "../state/use-asked";
 
@@ -23,8 +23,8 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
   const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
   const [side, setSide] = useState<"RS" | "WS">(() => keptSide(piece));
   const [level, setLevel] = useState("lower");
-  const query = `nought=${from}&side=${side}&level=${spec.taper ? level : "lower"}`;
-  const { answer } = useAsked<ChalkAnswer>(`/chalk?${query}`, spec);
+  const query = `?nought=${from}&side=${side}&level=${spec.taper ? level : "lower"}`;
+  const { answer } = useAsked("/chalk", spec, "", query);
   return (
     <div className="mt-3">
       <div className="no-print mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">

@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearch } from "wouter";
-import { ask, type Paper, type Problem, Refused, type Work } from "../api/client";
-import { ChalkChoice } from "../parts/chalk-choice";
-import { Choose } from "../parts/fields";
-import { sentence } from "../parts/pin-tile";
-import { Plotter } from "../parts/plotter";
+import { ask, type Problem, Refused, type Work } from "../api/client";
+import { Choose } from "../parts/controls/fields";
+import { sentence } from "../parts/pleat/pin-tile";
+import { ChalkChoice } from "../parts/table/chalk-choice";
+import { Plotter } from "../parts/table/plotter";
 import { keptFrom, keptSide } from "../state/chalk-place";
 import { inInches } from "../state/habit";
 import { useAsked } from "../state/use-asked";
@@ -63,9 +63,10 @@ function Laid({ work }: { work: Work }) {
     here: piece,
     nought,
     side,
-    sections: work.sections.map((one) => ({ name: one.name, spec: one.spec })),
+    cloths: work.cloths,
+    sections: work.sections.map(({ key, name, spec }) => ({ key, name, spec })),
   };
-  const { answer, problems } = useAsked<Paper>("/papers/pages", work.sections.length ? asked : null);
+  const { answer, problems } = useAsked("/papers/pages", work.sections.length ? asked : null);
   const get = async (format: string) => {
     setWrong([]);
     try {

@@ -1,8 +1,8 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
-import { Choices } from "../parts/choices";
-import { Figure } from "../parts/figure";
-import { PinTile, sentence } from "../parts/pin-tile";
-import { Reckoning } from "../parts/reckoning";
+import { Figure } from "../parts/controls/figure";
+import { Choices } from "../parts/pleat/choices";
+import { PinTile, sentence } from "../parts/pleat/pin-tile";
+import { Reckoning } from "../parts/pleat/reckoning";
 import { counted } from "../state/figure";
 import { type Hold, held, pinned, type Quantity, quantitiesOf, WORDS } from "../state/spec";
 import type { Planned } from "../state/use-plan";

@@ -1,16 +1,18 @@
 import { useState } from "react";
 import type { SectionSpec } from "../api/client";
-import { Band } from "../parts/band";
-import { EdgeFacts } from "../parts/edge-facts";
-import { Meanings } from "../parts/meanings";
-import { sentence } from "../parts/pin-tile";
-import { Shaping } from "../parts/shaping";
-import { Slip } from "../parts/slip";
+import { Band } from "../parts/pleat/band";
+import { EdgeFacts } from "../parts/pleat/edge-facts";
+import { Meanings } from "../parts/pleat/meanings";
+import { sentence } from "../parts/pleat/pin-tile";
+import { Shaping } from "../parts/pleat/shaping";
+import { Slip } from "../parts/pleat/slip";
 import { partPlan, partProblems, partSpec, withPart } from "../state/part";
 import { changed, type Quantity } from "../state/spec";
 import { useMoves } from "../state/use-moves";
 import type { Planned } from "../state/use-plan";
 import { Pins } from "./pins";
+
+const KEPT = new Set(["finished", "flat"]);
 
 interface Props {
   spec: SectionSpec;
@@ -105,19 +107,15 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
           spec={shown}
           open={meaning}
           onClose={() => setMeaning(false)}
-          onPick={(pins, meet) => {
-            const {
-              spacing: _,
-              depth: __,
-              per_pleat: ___,
-              box: ____,
-              gap: _______,
-              opening: _____,
-              count: ______,
-              ...kept
-            } = shown.pins ?? {};
-            if (meet) delete kept.fullness; // pleats that meet settle it
-            change({ ...shown, meet, pins: { ...kept, ...pins } }, "pins");
+          onPick={(meant) => {
+            // What is meant settles the size: other sizes, and how many there are, follow from it; pleats that meet
+            // settle the fullness too.
+            const kept = Object.fromEntries(
+              Object.entries(shown.pins ?? {}).filter(
+                ([name]) => KEPT.has(name) || (name === "fullness" && !meant.meet),
+              ),
+            );
+            change(changed({ ...shown, pins: kept, meet: null }, meant), "pins");
           }}
         />
       )}

@@ -1,11 +1,12 @@
 import { type PointerEvent, useCallback, useEffect, useRef, useState } from "react";
 import { Link, useSearch } from "wouter";
 import { ask, type ChalkAnswer, type Work } from "../api/client";
-import { BackAndNext } from "../parts/back-and-next";
-import { Figure } from "../parts/figure";
-import { MarkGlyph } from "../parts/mark-glyph";
+import { BackAndNext } from "../parts/controls/back-and-next";
+import { Figure } from "../parts/controls/figure";
+import { MarkGlyph } from "../parts/table/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
 import { type ChalkFrom, keepList, keptFrom, keptList, keptSide } from "../state/chalk-place";
+import { alone } from "../state/cloths";
 import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
 
@@ -36,7 +37,11 @@ export function Table({ name, piece }: { name: string; piece: string }) {
         const work = await ask<Work>("GET", `/works/${name}`);
         const section = work.sections.find((one) => one.key === piece);
         if (!section) return;
-        const chalk = await ask<ChalkAnswer>("POST", `/chalk?nought=${from}&side=${side}&level=${level}`, section.spec);
+        const chalk = await ask<ChalkAnswer>(
+          "POST",
+          `/chalk?nought=${from}&side=${side}&level=${level}`,
+          alone(section.spec, work.cloths),
+        );
         const now: Kept = { name: work.name, piece: section.name, from, side, level, chalk };
         if (!here) return;
         setKept(now);

@@ -2,15 +2,15 @@ import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
-import { ask, Refused, send, type Work, type WorkRow, type Works as WorksPage } from "../api/client";
-import { Figure } from "../parts/figure";
-import { Glance } from "../parts/glance";
-import { KeysSheet } from "../parts/keys-sheet";
-import { Notice, type Said } from "../parts/notice";
-import { Item } from "../parts/pieces";
-import { sentence } from "../parts/pin-tile";
-import { Sheet } from "../parts/sheet";
-import { useKeys } from "../parts/use-keys";
+import { ask, Refused, send, type Work, type WorkRow, type Works } from "../api/client";
+import { Figure } from "../parts/controls/figure";
+import { KeysSheet } from "../parts/controls/keys-sheet";
+import { Notice, type Said } from "../parts/controls/notice";
+import { Sheet } from "../parts/controls/sheet";
+import { useKeys } from "../parts/controls/use-keys";
+import { SmallFront } from "../parts/pleat/glance";
+import { MenuItem } from "../parts/pleat/pieces";
+import { sentence } from "../parts/pleat/pin-tile";
 import { STARTS, started } from "../state/starts";
 import { take } from "../state/use-file";
 
@@ -28,7 +28,7 @@ function useShelf(search: string, sort: Sort, deleted: boolean) {
         offset: String(pageParam),
         limit: String(PAGE),
       });
-      return ask<WorksPage>("GET", `/works?${asked}`, undefined, { signal });
+      return ask<Works>("GET", `/works?${asked}`, undefined, { signal });
     },
     initialPageParam: 0,
     getNextPageParam: (last, pages) => (pages.length * PAGE < last.total ? pages.length * PAGE : undefined),
@@ -38,7 +38,7 @@ function useShelf(search: string, sort: Sort, deleted: boolean) {
 }
 
 /** Home: one row a work, each led by its own small front view. */
-export function Works() {
+export function WorksScreen() {
   const [search, setSearch] = useState("");
   const [sort, setSort] = useState<Sort>("touched");
   const [bin, setBin] = useState(false);
@@ -101,7 +101,7 @@ export function Works() {
       const at = order.indexOf(row.key);
       order.splice(at, 1);
       order.splice(at + by, 0, row.key);
-      await ask<WorksPage>("POST", "/works/order", { works: order });
+      await ask<Works>("POST", "/works/order", { works: order });
     });
 
   return (
@@ -174,7 +174,7 @@ export function Works() {
               key={row.key}
               className="grid grid-cols-[7rem_1fr_auto] items-center gap-x-4 border-t border-thread py-2 sm:grid-cols-[15rem_1fr_auto]"
             >
-              <Glance glance={row.glance} />
+              <SmallFront glance={row.glance} />
               <div className="min-w-0">
                 {bin ? (
                   <span className="text-lg font-bold">{row.name}</span>
@@ -215,16 +215,16 @@ export function Works() {
                       className="z-20 min-w-44 rounded bg-linen py-1 shadow-lg ring-1 ring-thread"
                       align="end"
                     >
-                      <Item onSelect={() => go(`/works/${row.key}`)}>Open</Item>
-                      <Item onSelect={() => void copy(row)}>Make this again</Item>
-                      {sort === "own" && index > 0 && <Item onSelect={() => void move(row, -1)}>Move up</Item>}
+                      <MenuItem onSelect={() => go(`/works/${row.key}`)}>Open</MenuItem>
+                      <MenuItem onSelect={() => void copy(row)}>Make this again</MenuItem>
+                      {sort === "own" && index > 0 && <MenuItem onSelect={() => void move(row, -1)}>Move up</MenuItem>}
                       {sort === "own" && index < rows.length - 1 && (
-                        <Item onSelect={() => void move(row, 1)}>Move down</Item>
+                        <MenuItem onSelect={() => void move(row, 1)}>Move down</MenuItem>
                       )}
-                      <Item onSelect={() => void tried(() => take("GET", `/works/${row.key}/file`))}>
+                      <MenuItem onSelect={() => void tried(() => take("GET", `/works/${row.key}/file`))}>
                         Take as a file
-                      </Item>
-                      <Item onSelect={() => void remove(row)}>Delete</Item>
+                      </MenuItem>
+                      <MenuItem onSelect={() => void remove(row)}>Delete</MenuItem>
                     </DropdownMenu.Content>
                   </DropdownMenu.Portal>
                 </DropdownMenu.Root>

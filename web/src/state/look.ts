@@ -1,4 +1,5 @@
 import type { SectionSpec } from "../api/client";
+import { isParted } from "./spec";
 
 /** What a stretch of pleats looks like beyond its folds: how pinch pleats are dressed, rows of stitches, stitching down. */
 export interface Look {
@@ -16,6 +17,6 @@ export function looks(spec: SectionSpec): Look[] {
     rows: row.rows ?? 2,
     stitched: Boolean(row.stops),
   });
-  if (spec.kind !== "mixed") return [of(spec)];
+  if (!isParted(spec.kind)) return [of(spec)];
   return (spec.parts ?? []).map((part) => of(part as SectionSpec));
 }

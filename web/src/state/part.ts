@@ -21,7 +21,14 @@ export function withPart(spec: SectionSpec, index: number, edge: SectionSpec): S
 export function partPlan(plan: Plan | null, index: number): Plan | null {
   const part = plan?.parts[index];
   if (!plan || !part?.sizes) return null;
-  return { ...plan, ...part.sizes, kind: part.kind, finished: part.finished, flat: part.flat, lead: part.lead };
+  return {
+    ...plan,
+    ...part.sizes,
+    kind: part.kind as Plan["kind"],
+    finished: part.finished,
+    flat: part.flat,
+    lead: part.lead,
+  };
 }
 
 /** The problems of one part, as that edge would have them. */

@@ -1,6 +1,6 @@
-import { type Options, Refused, type SectionSpec, type Work } from "../api/client";
+import { type Cloth, type KeptSpec, type Options, Refused, type Work } from "../api/client";
 import { newName } from "../api/named";
-import type { Item, LogName, Place, Unsent } from "./unsent";
+import type { Item, LogName, Unsent, UnsentPlace } from "./unsent";
 
 export type State = "saved" | "saving" | "unreached" | "asking";
 
@@ -35,6 +35,7 @@ const ALL = "*";
 /** The part of a work that a change is of; an act, or a change to every piece, is of all. */
 function partOf(item: Item): string {
   if (item.what === "piece") return item.piece;
+  if (item.what === "cloth") return `cloth.${item.role}`;
   return item.what === "log" ? `log.${item.name}` : ALL;
 }
 
@@ -45,6 +46,10 @@ const ofAll = (item: Item) => item.what === "seam" || (item.what === "act" && WH
 function withChange(work: Work, item: Item): Work {
   if (item.what === "act") return work;
   if (item.what === "log") return { ...work, log: { ...work.log, [item.name]: item.value } };
+  if (item.what === "cloth") {
+    const { [item.role]: _, ...others } = work.cloths;
+    return { ...work, cloths: item.spec ? { ...others, [item.role]: item.spec } : others };
+  }
   const sections = work.sections.map((section) => {
     if (item.what === "piece") return section.key === item.piece ? { ...section, spec: item.spec } : section;
     return { ...section, spec: { ...section.spec, allowance: { ...section.spec.allowance, seam: item.seam } } };
@@ -62,6 +67,8 @@ function request(item: Item, revision: number): [string, string, Record<string, 
   const { run } = item;
   if (item.what === "piece")
     return ["PUT", `/sections/${item.piece}`, { spec: item.spec, field: item.field, run, revision }];
+  if (item.what === "cloth")
+    return ["PUT", `/cloths/${encodeURIComponent(item.role)}`, { spec: item.spec, field: item.field, run, revision }];
   if (item.what === "log") return ["PATCH", "/log", { [item.name]: item.value, run, revision }];
   if (item.what === "seam") return ["POST", "/seam", { seam: item.seam, run, revision }];
   if (item.method === "DELETE") return ["DELETE", `${item.tail}?revision=${revision}`, undefined];
@@ -92,7 +99,7 @@ export class Saving {
     first: Work,
     left: Unsent[],
     private readonly world: World,
-    private readonly place: Place,
+    private readonly place: UnsentPlace,
   ) {
     this.address = `/works/${first.key}`;
     this.rest = first.revision;
@@ -282,8 +289,12 @@ export class Saving {
   }
 
   /** Change a section's facts at once here, and soon on disk. `field` says which was typed. */
-  edit = (piece: string, spec: SectionSpec, field: string): void =>
+  edit = (piece: string, spec: KeptSpec, field: string): void =>
     this.later({ ...this.inRun(`${piece} ${field}`), what: "piece", piece, spec, field });
+
+  /** Other facts for the cloth of a role, null for none. */
+  cloth = (role: string, spec: Cloth | null, field: string): void =>
+    this.later({ ...this.inRun(`cloth ${role} ${field}`), what: "cloth", role, spec, field });
 
   /** Another seam allowance for the whole work; empty, the usual one. */
   seam = (text: string): void => this.later({ ...this.inRun("seam"), what: "seam", seam: text.trim() ? text : null });
@@ -320,6 +331,9 @@ export class Saving {
       revision: theirs.revision,
       keep,
       sections: [...pieces].map(([key, spec]) => ({ key, name: name(key), spec })),
+      cloths: Object.fromEntries(
+        typed.flatMap((item) => (item.what === "cloth" ? [[item.role, item.spec ?? {}]] : [])),
+      ),
       log: Object.fromEntries(typed.flatMap((item) => (item.what === "log" ? [[item.name, item.value]] : []))),
       seam: typed.flatMap((item) => (item.what === "seam" ? [item.seam] : [])).slice(-1),
     };

@@ -1,4 +1,5 @@
 import type { SectionSpec } from "../api/client";
+import { KINDS, QUANTITIES } from "../api/kinds";
 
 export type Part = NonNullable<SectionSpec["parts"]>[number];
 type Pins = NonNullable<SectionSpec["pins"]>;
@@ -38,21 +39,21 @@ export function changed(spec: SectionSpec, fields: Record<string, unknown>): Sec
   return after;
 }
 
-const SHARED: Quantity[] = ["finished", "spacing", "count", "depth", "flat", "fullness"];
-const BY_KIND: Record<SectionSpec["kind"], Quantity[]> = {
-  knife: SHARED,
-  tuck: SHARED,
-  mixed: ["finished"],
-  box: ["finished", "box", "gap", "count", "depth", "flat", "fullness", "spacing"],
-  inverted: ["finished", "spacing", "opening", "count", "depth", "flat", "fullness"],
-  pinch: ["finished", "spacing", "count", "per_pleat", "flat", "fullness"],
-  cartridge: ["finished", "spacing", "count", "depth", "flat", "fullness"],
-  gather: ["finished", "fullness", "flat"],
-};
+export type KindName = SectionSpec["kind"];
+type Traits = (typeof KINDS)[keyof typeof KINDS];
+
+/** What a kind has; null of an edge of parts, and of a part that stays plain. */
+export function traits(kind: string): Traits | null {
+  return kind in KINDS ? KINDS[kind as keyof typeof KINDS] : null;
+}
+
+export const isParted = (kind: string) => kind === "mixed";
+/** Whether pleats of a kind lie over to one hand. */
+export const hasHand = (kind: string) => traits(kind)?.faces ?? false;
 
 /** The quantities of a kind, in the order in which they are shown. */
-function quantities(kind: SectionSpec["kind"]): Quantity[] {
-  return BY_KIND[kind];
+function quantities(kind: KindName): Quantity[] {
+  return [...(traits(kind)?.quantities ?? ["finished"])] as Quantity[];
 }
 
 /** The quantities of an edge: placed pleats have no spacing, and their count is that of the places. */
@@ -62,7 +63,7 @@ export function quantitiesOf(spec: SectionSpec): Quantity[] {
 }
 
 /** The spec as another kind: pins that it has no such quantity for are put aside, and come back with a kind that has. */
-export function asKind(spec: SectionSpec, kind: SectionSpec["kind"]): SectionSpec {
+export function asKind(spec: SectionSpec, kind: KindName): SectionSpec {
   const fits = new Set<string>(quantities(kind));
   const all = Object.entries({ ...spec.aside, ...spec.pins }).filter(([, pin]) => pin !== null && pin !== undefined);
   const pins = Object.fromEntries(all.filter(([name]) => fits.has(name)));
@@ -70,7 +71,7 @@ export function asKind(spec: SectionSpec, kind: SectionSpec["kind"]): SectionSpe
   const after: SectionSpec = { ...spec, kind, pins };
   if (all.length === Object.keys(pins).length) delete after.aside;
   else after.aside = aside;
-  if (kind !== "mixed" || spec.parts?.length) return after;
+  if (!isParted(kind) || spec.parts?.length) return after;
   const { finished: _, ...inner } = spec.pins ?? {};
   const first = { ...rowOf(spec), pins: inner, share: "1/2" } as Part;
   return { ...after, parts: [first, { kind: "plain" }] };
@@ -95,26 +96,12 @@ export function rowOf(edge: SectionSpec): Partial<SectionSpec> {
   return row;
 }
 
-export const WORDS: Record<Quantity, string> = {
-  finished: "Finished width",
-  flat: "Flat width",
-  count: "Pleats",
-  spacing: "Spacing",
-  depth: "Depth",
-  fullness: "Fullness",
-  per_pleat: "Cloth per pleat",
-  box: "Box",
-  gap: "Gap",
-  opening: "Opening",
-};
+export const WORDS: Record<Quantity, string> = QUANTITIES;
 
-export const KIND_WORDS: Record<SectionSpec["kind"], string> = {
-  knife: "Knife",
-  tuck: "Tucks",
-  box: "Box",
-  inverted: "Inverted",
-  pinch: "Pinch",
-  cartridge: "Cartridge",
-  gather: "Gathers",
-  mixed: "Mixed edge",
-};
+/** What each kind is called, in the order in which they are offered. */
+export const KIND_WORDS: [KindName, string][] = [
+  ...Object.entries(KINDS).map(([kind, { word }]): [KindName, string] => [kind as KindName, word]),
+  ["mixed", "Mixed edge"],
+];
+
+export const kindWord = (kind: string) => KIND_WORDS.find(([name]) => name === kind)?.[1] ?? "Plain";

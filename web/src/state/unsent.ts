@@ -1,4 +1,4 @@
-import type { SectionSpec } from "../api/client";
+import type { Cloth, KeptSpec } from "../api/client";
 import { newName } from "../api/named";
 import { forgetHere, keepHere, keptHere } from "./kept-here";
 
@@ -6,7 +6,8 @@ export type LogName = "notes" | "faults" | "hours" | "cost" | "finished";
 
 /** A change that waits to be saved, in the order in which it was made. `id` names it, so that it is made once. */
 export type Item = { id: string; run: string } & (
-  | { what: "piece"; piece: string; spec: SectionSpec; field: string }
+  | { what: "piece"; piece: string; spec: KeptSpec; field: string }
+  | { what: "cloth"; role: string; spec: Cloth | null; field: string }
   | { what: "seam"; seam: string | null }
   | { what: "log"; name: LogName; value: string | boolean }
   | { what: "act"; method: string; tail: string; body: Record<string, unknown> }
@@ -22,13 +23,13 @@ export interface Unsent {
 const prefix = (work: string) => `unsent/${work}/`;
 
 /** Where one opened work keeps what is unsent; `free` lets another window take it over. */
-export interface Place {
+export interface UnsentPlace {
   keep: (left: Unsent | null) => void;
   free: () => void;
 }
 
 /** A place of its own for a work that is opened here; a browser that is killed frees it. */
-export function placeFor(work: string): Place {
+export function placeFor(work: string): UnsentPlace {
   const key = `${prefix(work)}${newName()}`;
   let free = () => {};
   const held = new Promise<void>((done) => {

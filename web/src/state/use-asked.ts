@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { ask, type Problem, Refused } from "../api/client";
+import type { Answers } from "../api/addresses";
+import { asked, type Problem, Refused } from "../api/client";
 import { Latest } from "./latest";
 
 export interface Asked<T> {
@@ -30,7 +31,13 @@ const AGAIN = 700;
  * What an address answers to a body, kept up to date while the body changes: one on its way, the newest wins, and
  * one that is lost is asked for again. `key` tells one thing asked about from another: no answer is kept across.
  */
-export function useAsked<T>(address: string, body: unknown | null, key = ""): Asked<T> {
+export function useAsked<A extends keyof Answers>(
+  address: A,
+  body: unknown | null,
+  key = "",
+  query = "",
+): Asked<Answers[A]> {
+  type T = Answers[A];
   const [shown, setShown] = useState<Question & { answer: T | null; problems: Problem[] }>({
     key,
     written: "",
@@ -40,7 +47,7 @@ export function useAsked<T>(address: string, body: unknown | null, key = ""): As
   const newest = useRef<string | null>(null);
   const runner = useMemo(() => {
     const latest: Latest<Question, T> = new Latest<Question, T>(
-      ({ written }) => ask<T>("POST", address, JSON.parse(written)),
+      ({ written }) => asked(address, JSON.parse(written), query),
       (question, answer) => setShown({ ...question, answer, problems: [] }),
       (question, error) => {
         const refused = error instanceof Refused;
@@ -57,7 +64,7 @@ export function useAsked<T>(address: string, body: unknown | null, key = ""): As
       },
     );
     return latest;
-  }, [address]);
+  }, [address, query]);
   const written = body === null ? null : JSON.stringify(body);
   useEffect(() => {
     newest.current = written;

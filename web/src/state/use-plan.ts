@@ -14,7 +14,7 @@ export interface Planned {
 
 /** The plan of a section, kept up to date while it is typed; `key` tells one section from another. */
 export function usePlan(key: string, spec: SectionSpec | null): Planned {
-  const { answer, problems, busy } = useAsked<Plan>("/plan", spec, key);
+  const { answer, problems, busy } = useAsked("/plan", spec, key);
   // With too little pinned there is no edge to draw; otherwise the last good picture stays.
   const plan = problems[0]?.code === "too_few" ? null : answer;
   return { plan, problems, stale: problems.length > 0 || plan === null, busy };

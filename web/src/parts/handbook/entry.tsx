@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { ask, type Plan, type SectionSpec } from "../../api/client";
-import { Sample as Still } from "../../ribbon/sample";
+import { Sample } from "../../ribbon/sample";
 import { looks } from "../../state/look";
-import { Figure } from "../figure";
-import { ENTRIES, type Sample, SECTIONS, type Word } from "./words";
+import { Figure } from "../controls/figure";
+import { ENTRIES, SECTIONS, type Word, type WordSample } from "./words";
 
 /** The entry of that key. */
 export function entryOf(key: string): Word | undefined {
@@ -44,7 +44,7 @@ export function Entry({ word, onGo }: { word: Word; onGo: (key: string) => void 
 const ROOM = { flat: 107, edge: 60, front: 106 };
 
 /** A section of the scenario drawn as the Bench draws it; nothing where the program does not answer. */
-function Drawn({ sample }: { sample: Sample }) {
+function Drawn({ sample }: { sample: WordSample }) {
   const spec = SECTIONS[sample.of] as SectionSpec;
   const found = useQuery({
     queryKey: ["handbook", sample.of],
@@ -56,7 +56,7 @@ function Drawn({ sample }: { sample: Sample }) {
   const room = sample.tracks.reduce((sum, track) => sum + ROOM[track], 0);
   return (
     <div className="min-w-0" style={found.isError ? undefined : { minHeight: room }}>
-      {found.data && <Still plan={found.data} looks={dressed} {...sample} />}
+      {found.data && <Sample plan={found.data} looks={dressed} {...sample} />}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "wouter";
-import { Sheet } from "../sheet";
+import { Sheet } from "../controls/sheet";
 import { Entry, entryOf } from "./entry";
 
 /** One word of the handbook laid over the screen it was met on. */

@@ -3,7 +3,7 @@ import type { Quantity } from "../../state/spec";
 import handbook from "./words.json";
 
 /** What a drawing shows: a section of the scenario by its name, its tracks, the part of it in sight, and the quantity lit. */
-export interface Sample {
+export interface WordSample {
   of: string;
   tracks: ("flat" | "edge" | "front")[];
   /** The part in sight, as shares of the whole. */
@@ -21,7 +21,7 @@ export interface Word {
   group: string;
   says: string[];
   see?: string[];
-  sample?: Sample;
+  sample?: WordSample;
 }
 
 export const GROUPS: readonly (readonly [string, string])[] = [

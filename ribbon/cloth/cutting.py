@@ -1,0 +1,47 @@
+"""How one edge is cut: its cloth, how far it falls, how it is joined, what is cut beside it."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.drop import Drop, Lining
+from ribbon.cloth.piece import FACE, LINING, CutPiece
+from ribbon.lengths import Length
+from ribbon.readings import Strategy
+
+
+class StripeSet(NamedTuple):
+    """Which stripe of the cloth stands where: its number from 0 (None: as it comes), by its middle or its edge, at the first fold or mid-face."""
+
+    chosen: int | None = None
+    at: str = "middle"
+    where: str = "fold"
+
+
+class Front(NamedTuple):
+    """Plain overlapping front pieces: how wide each shows, how deep the fold inside its edge is."""
+
+    shows: Length
+    fold: Length
+
+
+class Cutting(NamedTuple):
+    """How an edge is cut; `bolt`, `drop` and `lining` are None where they are not said.
+
+    `role` and `lining_role` name the cloths of the work that it and its lining are cut from.  Without a drop the strip
+    is taken to lie across its cloth.
+    """
+
+    bolt: Bolt | None = None
+    drop: Drop | None = None
+    strategy: Strategy = Strategy.FEWEST
+    way: str = "best"
+    front: Front | None = None
+    stripe: StripeSet = StripeSet()
+    opening: Length | None = None
+    lining: Lining | None = None
+    lining_bolt: Bolt | None = None
+    pieces: tuple[CutPiece, ...] = ()
+    role: str = FACE
+    lining_role: str = LINING

@@ -1,0 +1,73 @@
+"""How a planned edge lies on its cloth, with what is cut in one length with it."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.cloth.at_hand import rooms_at_hand
+from ribbon.cloth.cutting import Cutting
+from ribbon.cloth.fronts import Fronts, fronts
+from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
+from ribbon.edge import EdgePlan, Plan
+from ribbon.lengths import Length
+from ribbon.readings import Allowed, Joined, joined
+from ribbon.strip import Strip, Walk, walk
+
+
+def fronts_of(made: Plan | None, cutting: Cutting) -> Fronts | None:
+    """The front pieces in one length with a plan's strip; None without any."""
+    bolt, drop = cutting.bolt, cutting.drop
+    if cutting.front is None or made is None or made.section.closed:
+        return None
+    room = None
+    if bolt is not None and bolt.at_hand is not None:
+        # How far it falls not being said, the cloth at hand is taken to run along the edge.
+        rooms = rooms_at_hand(bolt, drop, allowed_of(made.section), cutting.way) if drop else {}
+        room = max(rooms.values(), key=lambda one: one.mm, default=None) if drop else bolt.washed
+    return fronts(made, *cutting.front, room)
+
+
+def as_cut(laid: Strip, walked: Walk, found: Fronts | None) -> tuple[Strip, Walk]:
+    """The strip with its front pieces, as it is cut and joined, and its walk."""
+    if found is None:
+        return laid, walked
+    name = f"as cut with {found.before.mm} and {found.behind.mm}"
+    made: tuple[Strip, Walk] | None = walked.known.get(name)
+    if made is None:
+        strip = with_fronts(laid, found.before, found.behind)
+        made = walked.known[name] = strip, walk(strip)
+    return made
+
+
+def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
+    """How an edge lies on its cloth, None where that is not known; joins count from the start of the edge's own strip.
+
+    Raises `Refusal` where it cannot be joined so.
+    """
+    return _lying(whole.strip, whole.walked, whole.edge.cloth.usable, allowed_of(whole.edge), whole.only, cutting)
+
+
+def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:
+    """The same for the plan of an edge that is one stretch."""
+    return _lying(made.strip, made.walked, made.section.cloth.usable, allowed_of(made.section), made, cutting)
+
+
+def _lying(
+    laid: Strip, walked: Walk, usable: Length | None, allowed: Allowed, made: Plan | None, cutting: Cutting
+) -> Lying | None:
+    if usable is None:
+        return None
+    found = fronts_of(made, cutting)
+    whole, lies_walked = as_cut(laid, walked, found)
+    if cutting.bolt is None or cutting.drop is None:
+        lies = Lying([], None, joined(whole, lies_walked, usable, allowed, cutting.strategy))
+    else:
+        lies = lying(whole, lies_walked, cutting.bolt, cutting.drop, allowed, cutting.strategy, cutting.way)
+    return lies if found is None else lies._replace(joined=_moved(lies.joined, lies_walked, walked, found.before))
+
+
+def _moved(made: Joined, there: Walk, here: Walk, before: Length) -> Joined:
+    """The same joins, their places counted from the start of the plan's own strip."""
+    return made._replace(
+        joins=[join._replace(at=(Fraction(join.at) / there.parts - before.mm) * here.parts) for join in made.joins]
+    )

@@ -1,0 +1,83 @@
+"""The pieces that an edge is cut in, and its lining."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from ribbon.cloth.cutting import Cutting
+from ribbon.cloth.drop import Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
+from ribbon.cloth.edge_lying import lies_on_cloth
+from ribbon.cloth.joining import allowed_of
+from ribbon.cloth.notions import Notion, notions
+from ribbon.cloth.piece import CutPiece
+from ribbon.edge import EdgePlan
+from ribbon.lengths import Length
+
+
+@dataclass(frozen=True, slots=True)
+class Pieces:
+    """What an edge comes to at the cutting table: its pieces, what is bought beside them, what is still to be said."""
+
+    pieces: tuple[CutPiece, ...] = ()
+    notions: tuple[Notion, ...] = ()
+    lacking: str = ""
+
+
+class LiningToCut:
+    """A lining as it is cut from its own cloth."""
+
+    __slots__ = ("cut", "made", "ways")
+
+    def __init__(self, made: Lined, ways: list[LiningCut], cut: LiningCut) -> None:
+        self.made, self.ways, self.cut = made, ways, cut
+
+
+def lining_to_cut(whole: EdgePlan, cutting: Cutting) -> LiningToCut | None:
+    """The lining of an edge, the ways that it can be cut and the one taken; None where it has none.  Raises `Refusal`."""
+    lining, bolt, drop = cutting.lining, cutting.lining_bolt, cutting.drop
+    if lining is None or bolt is None or drop is None:
+        return None
+    own = allowed_of(whole.edge)
+    made = lined(whole.flat + own.start + own.end, drop, lining)
+    ways = lining_ways(made, bolt, lining.allowance)
+    return LiningToCut(made, ways, lining_taken(ways, lining.way))
+
+
+def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Pieces:
+    """The pieces of an edge that is called `name`, their keys below `key`.  Raises `Refusal` where it cannot be joined.
+
+    The widths of the strip come first, then what is cut beside it, then its lining.  Where its own are not known yet, what
+    is cut beside it from other cloths is there already.
+    """
+    bolt, drop = cutting.bolt, cutting.drop
+    beside = tuple(replace(piece, key=f"{key}.{piece.key}") for piece in cutting.pieces)
+    found = lies_on_cloth(whole, cutting) if bolt is not None and drop is not None else None
+    if bolt is None or drop is None or found is None:
+        waiting = {cutting.role, cutting.lining_role} if cutting.lining else {cutting.role}
+        lacking = f"{name}: say {'how wide its cloth is' if bolt is None else 'how far it falls'}"
+        return Pieces(tuple(piece for piece in beside if piece.role not in waiting), lacking=lacking)
+    across = found.taken is None or found.taken.name == "across"
+    pieces: list[CutPiece] = []
+    many = len(found.joined.widths)
+    for number, width in enumerate(found.joined.widths, 1):
+        called = name if many == 1 else f"{name}, {'width' if across else 'strip'} {number} of {many}"
+        # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
+        size = (width.cut, drop_on(bolt, drop)) if across else (drop.cut, width.cut)
+        pieces.append(CutPiece.oblong(f"{key}.width.{number}", called, *size, matched=across, role=cutting.role))
+    pieces += beside
+    pieces += _lining_pieces(key, name, whole, cutting)
+    bought = notions(whole.only, len(found.joined.joins), drop.cut) if whole.only else []
+    return Pieces(tuple(pieces), tuple(bought))
+
+
+def _lining_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> list[CutPiece]:
+    lining = lining_to_cut(whole, cutting)
+    if lining is None:
+        return []
+    many, long = len(lining.cut.widths), lining.made.length
+    found = []
+    for number, wide in enumerate(lining.cut.widths, 1):
+        called = f"{name}, lining" if many == 1 else f"{name}, lining {number} of {many}"
+        size: tuple[Length, Length] = (wide, long) if lining.cut.name == "across" else (long, wide)
+        found.append(CutPiece.oblong(f"{key}.lining.{number}", called, *size, role=cutting.lining_role))
+    return found

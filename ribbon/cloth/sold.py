@@ -1,0 +1,61 @@
+"""Lengths, weights and money as a shop says them: cloth in metres or yards, by how it is sold; the rest as the work is measured."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.notions import Notion
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit
+
+_POUND = Fraction("453.59237")
+_METRES = Scribe(UNITS["m"], Length.cm(1))
+_YARDS = Scribe(UNITS["yd"], Length.inches(Fraction(9, 2)))
+
+
+def sold_in(bolt: Bolt) -> Scribe:
+    """Writes what is asked of the shop: metres to the centimetre, or yards in eighths."""
+    return _METRES if bolt.per == Length.cm(100) else _YARDS
+
+
+def sold_says(bolt: Bolt, length: Length, unit: Unit) -> str:
+    """A length of cloth as it is asked for; where it is sold otherwise than the work is measured, both ways."""
+    said = sold_in(bolt).write(length).text
+    other = long_scribe(unit)
+    return said if other is sold_in(bolt) else f"{said} ({other.write(length).text})"
+
+
+def usual_step(*, yards: bool) -> Length:
+    """How a shop cuts cloth where nothing is said: by an eighth of a yard, or by 10 cm."""
+    return Length.inches(Fraction(9, 2)) if yards else Length.cm(10)
+
+
+def off_bolt(length: Length, unit: Unit) -> Length:
+    """That length as it is measured off a bolt: up to the centimetre, or the eighth of an inch."""
+    step = Length.inches(Fraction(1, 8)) if unit.binary else Length.cm(1)
+    return step * -(-(length / step) // 1)
+
+
+def long_scribe(unit: Unit) -> Scribe:
+    """Writes tape, thread and the like: metres, or yards in eighths."""
+    return _YARDS if unit.binary else _METRES
+
+
+def layout_scribe(unit: Unit) -> Scribe:
+    """Writes what is measured on a cutting plan: to the millimetre, or the sixteenth of an inch."""
+    return Scribe(unit, Length.inches(Fraction(1, 16)) if unit.binary else Length(1))
+
+
+def weighs(grams: Fraction, unit: Unit) -> str:
+    """A weight in kilograms, or in pounds where the work is measured in inches."""
+    return f"{float(grams / _POUND):.1f} lb" if unit.binary else f"{float(grams) / 1000:.1f} kg"
+
+
+def much(notion: Notion, unit: Unit) -> str:
+    """How many or how long of a notion."""
+    return str(notion.count) if notion.count is not None else long_scribe(unit).write(notion.length or ZERO).text
+
+
+def money(cost: Fraction | None) -> str | None:
+    """A cost to the hundredth."""
+    return None if cost is None else f"{float(cost):.2f}"

@@ -1,0 +1,1 @@
+"""Sentences: the slip, notes, cautions, the reckoning."""

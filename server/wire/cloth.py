@@ -1,0 +1,124 @@
+"""The cloth of a section and how it is cut, as typed."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Discriminator, Field, Tag
+
+from ribbon.cloth import LINING
+from server.wire.typed import Strict, Typed, UnitSign
+
+Role = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 -]{0,23}$", description="face, lining, contrast, interfacing …")]
+
+
+def role_of(said: object, otherwise: str) -> str:
+    """The role that is named where a cloth is named or held: `otherwise` where it is held, or nothing is said."""
+    return said if isinstance(said, str) else otherwise
+
+
+class StripeSpec(Strict):
+    """One stripe of a cloth's sequence."""
+
+    colour: Annotated[str, Field(pattern=r"^#[0-9a-fA-F]{6}$")]
+    width: Typed
+    name: Annotated[str, Field(max_length=40)] = ""
+
+
+class RectangleSpec(Strict):
+    """One more sheet or remnant of the same cloth."""
+
+    width: Typed
+    length: Typed
+
+
+class ClothSpec(Strict):
+    """The cloth, as far as it is known.  `usable` goes before `width` less two selvedges."""
+
+    name: Annotated[str, Field(max_length=120)] = ""
+    key: Annotated[str, Field(max_length=10, description="The cloth on the shelf that it is, if any.")] = ""
+    unit: UnitSign | None = Field(default=None, description="How its bare numbers are read; as the edge's, left out.")
+    usable: Typed | None = None
+    width: Typed | None = None
+    selvedge: Typed | None = None
+    thickness: Typed | None = None
+    along: Typed | None = Field(default=None, description="The repeat along the cloth, the vertical one as it hangs.")
+    across: Typed | None = Field(default=None, description="The repeat across the cloth.")
+    directional: bool = False
+    shrinkage: Typed | None = Field(default=None, description="How much it loses in the wash: 5 %.")
+    price: Typed | None = Field(default=None, description="A number, for one `per` of length.")
+    per: Literal["m", "yd"] | None = Field(default=None, description="What the price is for: one metre or one yard.")
+    step: Typed | None = Field(default=None, description="How the shop cuts it: 10 cm, 1/8 yd.")
+    length: Typed | None = Field(default=None, description="How much of it is at hand.")
+    rectangle: bool = Field(default=False, description="A sheet or a remnant: what is at hand is all there is.")
+    sheets: Annotated[list[RectangleSpec], Field(max_length=24)] = []
+    weight: Typed | None = Field(default=None, description="200 gsm or 6 oz; bare, g/m², or oz/yd² in inches.")
+    stripes: Annotated[list[StripeSpec], Field(max_length=60)] = []
+
+
+ClothOrRole = Annotated[
+    Annotated[Role, Tag("~role")] | Annotated[ClothSpec, Tag("~cloth")],
+    Discriminator(lambda value: "~role" if isinstance(value, str) else "~cloth"),
+]
+
+
+class DropSpec(Strict):
+    """How far a strip falls, and what is cut beyond that."""
+
+    finished: Typed | None = None
+    heading: Typed | None = None
+    hem: Typed | None = None
+    hem_turns: Literal[1, 2] = 2
+    margin: Typed | None = None
+
+
+class LiningSpec(Strict):
+    """A lining's own rules: shorter and narrower in all, its hem, its cloth."""
+
+    shorter: Typed | None = None
+    narrower: Typed | None = None
+    hem: Typed | None = None
+    hem_turns: Literal[1, 2] = 2
+    heading: Typed | None = None
+    allowance: Typed | None = None
+    tube: bool = False
+    way: Literal["best", "across", "lengthways", "railroaded"] = "best"
+    cloth: ClothOrRole = Field(default=LINING, description="What it is cut from; as wide as the face, left out.")
+
+
+class FrontSpec(Strict):
+    """Plain overlapping front pieces in the same length: how wide each shows, how deep the fold inside its edge."""
+
+    shows: Typed
+    fold: Typed | None = Field(default=None, description="At least a hand; 10 cm or 4 in left out.")
+
+
+class CutPieceSpec(Strict):
+    """A piece to cut beside the strip: a band, ties, a pocket."""
+
+    name: Annotated[str, Field(max_length=60)] = ""
+    width: Typed
+    length: Typed
+    count: Annotated[int, Field(ge=1, le=200)] = 1
+    on_fold: bool = False
+    may_turn: bool = False
+    cloth: Role | None = Field(
+        default=None, description="The role of the cloth that it is cut from; the edge's own, left out."
+    )
+
+
+class CuttingSpec(Strict):
+    """How a section is cut: its drop, how widths are joined, which way it lies, the other pieces, its lining."""
+
+    drop: DropSpec = DropSpec()
+    strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "at_pleats"] = "fewest"
+    way: Literal["best", "across", "lengthways", "railroaded"] = "best"
+    opening: Typed | None = Field(default=None, description="How much of the closing join of a ring stays open.")
+    stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(
+        default=None, description="The stripe set at the first fold."
+    )
+    stripe_at: Literal["edge", "middle"] = "middle"
+    stripe_where: Literal["fold", "face"] = "fold"
+    pieces: Annotated[list[CutPieceSpec], Field(max_length=60)] = []
+    lining: LiningSpec | None = None
+    front: FrontSpec | None = None

@@ -1,0 +1,97 @@
+import { useId } from "react";
+import type { Problem } from "../../api/client";
+import { Term } from "../handbook/named";
+import { sentence } from "../pleat/pin-tile";
+
+/** A choice of a few, named. */
+export function Choose(props: {
+  name: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onPick: (value: string) => void;
+}) {
+  const id = useId();
+  const known = props.options.some(([value]) => value === props.value);
+  return (
+    <div className="flex flex-col text-sm font-semibold text-smoke">
+      <Term name={props.name} id={`${id}-name`} field={id} />
+      <select
+        id={id}
+        aria-labelledby={`${id}-name`}
+        className="field text-base font-normal"
+        value={props.value}
+        onChange={(event) => props.onPick(event.currentTarget.value)}
+      >
+        {!known && <option value={props.value}>{props.value}</option>}
+        {props.options.map(([value, word]) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** A length or a number as typed, with what is wrong with it beside it. */
+export function Text(props: {
+  name: string;
+  path: string;
+  value: string | number | null | undefined;
+  problems: Problem[];
+  onType: (text: string) => void;
+  /** A name that is heard but not shown: in a table, whose heading says it. */
+  quiet?: boolean;
+  wide?: boolean;
+  /** What is taken while nothing is typed, shown in its place. */
+  assumed?: string | undefined;
+  /** The same where it was said elsewhere. */
+  taken?: string | undefined;
+}) {
+  const problem = props.problems.find((one) => one.path === props.path);
+  const id = useId();
+  // What is wrong describes the field; it is no part of its name.
+  return (
+    <div className="flex flex-col text-sm font-semibold text-smoke">
+      {props.quiet ? (
+        <label htmlFor={id} id={`${id}-name`} className="sr-only">
+          {props.name}
+        </label>
+      ) : (
+        <Term name={props.name} id={`${id}-name`} field={id} />
+      )}
+      <input
+        id={id}
+        className={`field ${props.wide ? "w-56" : props.quiet ? "w-28" : "w-36"} text-base font-normal`}
+        value={props.value ?? ""}
+        placeholder={props.assumed ? `${props.assumed}, assumed` : props.taken}
+        aria-labelledby={`${id}-name`}
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={problem ? `${id}-wrong` : undefined}
+        onChange={(event) => props.onType(event.currentTarget.value)}
+        autoComplete="off"
+      />
+      {problem && (
+        <span
+          id={`${id}-wrong`}
+          className="max-w-56 text-madder"
+        >{`${sentence(problem.message)} ${sentence(problem.way_out)}`}</span>
+      )}
+    </div>
+  );
+}
+
+/** Something that is so or not. */
+export function TickBox(props: { name: string; on: boolean; onTick: (on: boolean) => void }) {
+  return (
+    <label className="flex min-h-11 items-center gap-2 font-semibold">
+      <input
+        type="checkbox"
+        className="size-5 accent-[var(--madder)]"
+        checked={props.on}
+        onChange={(event) => props.onTick(event.currentTarget.checked)}
+      />
+      {props.name}
+    </label>
+  );
+}

@@ -1,0 +1,79 @@
+import { DropdownMenu } from "radix-ui";
+import type { Work } from "../../api/client";
+import { kindWord } from "../../state/spec";
+
+interface Props {
+  work: Work;
+  chosen: string | undefined;
+  onChoose: (key: string) => void;
+  onAdd: () => void;
+  onCopy: (key: string) => void;
+  onRemove: (key: string) => void;
+  onMove: (key: string, by: -1 | 1) => void;
+  onRename: (key: string) => void;
+}
+
+/** The pieces of a work; the chosen one is on the ribbon. */
+export function Pieces({ work, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
+  return (
+    <nav aria-label="Pieces" className="no-print flex min-w-0 gap-1 overflow-x-auto lg:flex-col lg:overflow-visible">
+      <h2 className="m-0 hidden px-3 text-sm font-semibold text-smoke lg:block">Pieces</h2>
+      {work.sections.map((section, index) => {
+        const here = section.key === chosen;
+        return (
+          <div
+            key={section.key}
+            className={`flex shrink-0 items-stretch border-b-4 lg:border-b-0 lg:border-l-[6px] ${here ? "border-madder bg-linen" : "border-transparent"}`}
+          >
+            <button
+              type="button"
+              className="min-h-11 min-w-0 grow px-3 py-1 text-left"
+              aria-current={here ? "true" : undefined}
+              onClick={() => onChoose(section.key)}
+            >
+              <span className="block font-semibold">{section.name}</span>
+              <span className="block text-sm text-smoke">{kindWord(section.spec.kind)}</span>
+            </button>
+            <DropdownMenu.Root modal={false}>
+              <DropdownMenu.Trigger
+                className="w-10 rounded text-smoke hover:bg-woad-wash"
+                aria-label={`More for ${section.name}`}
+              >
+                ⋯
+              </DropdownMenu.Trigger>
+              <DropdownMenu.Portal>
+                <DropdownMenu.Content
+                  className="z-20 min-w-44 rounded bg-linen py-1 shadow-lg ring-1 ring-thread"
+                  align="start"
+                >
+                  <MenuItem onSelect={() => onRename(section.key)}>Rename</MenuItem>
+                  <MenuItem onSelect={() => onCopy(section.key)}>Copy</MenuItem>
+                  {index > 0 && <MenuItem onSelect={() => onMove(section.key, -1)}>Move up</MenuItem>}
+                  {index < work.sections.length - 1 && (
+                    <MenuItem onSelect={() => onMove(section.key, 1)}>Move down</MenuItem>
+                  )}
+                  <MenuItem onSelect={() => onRemove(section.key)}>Remove</MenuItem>
+                </DropdownMenu.Content>
+              </DropdownMenu.Portal>
+            </DropdownMenu.Root>
+          </div>
+        );
+      })}
+      <button type="button" className="press shrink-0" onClick={onAdd}>
+        Add a piece
+      </button>
+    </nav>
+  );
+}
+
+/** One line of a menu. */
+export function MenuItem({ children, onSelect }: { children: string; onSelect: () => void }) {
+  return (
+    <DropdownMenu.Item
+      className="cursor-pointer px-4 py-2.5 outline-none data-[highlighted]:bg-woad-wash"
+      onSelect={onSelect}
+    >
+      {children}
+    </DropdownMenu.Item>
+  );
+}
