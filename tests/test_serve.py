@@ -59,7 +59,8 @@ def test_a_folder_that_cannot_be_is_said(tmp_path: Path) -> None:
 def test_it_ends_cleanly_and_keeps_its_works_to_itself(tmp_path: Path) -> None:
     running, _ = serve(tmp_path / "works", "--demo")
     running.send_signal(signal.SIGINT)
-    assert running.wait(20) == 0
+    running.communicate(timeout=20)
+    assert running.returncode == 0
     assert (tmp_path / "works").stat().st_mode & 0o077 == 0
 
 

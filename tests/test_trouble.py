@@ -11,8 +11,8 @@ import stat
 import subprocess
 import sys
 import urllib.request
-from collections.abc import Callable, Iterator
-from contextlib import closing, contextmanager
+from collections.abc import Callable
+from contextlib import closing
 from http.cookiejar import CookieJar
 from pathlib import Path
 from typing import Any
@@ -24,19 +24,10 @@ from django.db import OperationalError
 from playwright.sync_api import Browser, expect
 
 from server.keeping.health import look, trouble_of
-from tests.browser.conftest import ROOT, browser, end, serve  # noqa: F401 - a fixture
+from tests.browser.conftest import ROOT, browser, serve, served  # noqa: F401 - a fixture
 
 FIXTURES = ROOT / "tests" / "fixtures"
 DATABASE = "ribbon.sqlite3"
-
-
-@contextmanager
-def served(data: Path, *more: str) -> Iterator[str]:
-    running, address = serve(data, *more)
-    try:
-        yield address
-    finally:
-        end(running)
 
 
 def get(address: str) -> tuple[int, Any]:
@@ -230,7 +221,7 @@ def test_unknown_hosts_are_one_line_of_a_log(copy: Path) -> None:
 def test_a_killed_server_starts_again_at_once(copy: Path) -> None:
     running, _ = serve(copy)
     running.send_signal(signal.SIGKILL)
-    running.wait(20)
+    running.communicate(timeout=20)
     with served(copy) as address:
         assert get(f"{address}/api/works")[0] == 200
 

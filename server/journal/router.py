@@ -27,7 +27,7 @@ from server.works.schema import LogIn, StaleOut, WorkOut, Works
 
 router = Router(tags=["journal"])
 router.add_decorator(csrf_protect, mode="view")
-_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 415: Problems, 422: Problems}
 
 
 @router.post("/works/demo", response={200: Works, 403: Problems}, operation_id="add_demo_works")

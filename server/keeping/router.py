@@ -22,7 +22,15 @@ from server.wire.problems import Problems
 
 router = Router(tags=["keeping"])
 router.add_decorator(csrf_protect, mode="view")
-_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems, 503: Problems}
+_NO: dict[int, Any] = {
+    400: Problems,
+    403: Problems,
+    404: Problems,
+    413: Problems,
+    415: Problems,
+    422: Problems,
+    503: Problems,
+}
 
 
 @router.get("/backup", response=_NO, operation_id="backup", openapi_extra=described("application/zip"))

@@ -21,7 +21,7 @@ from server.works.once import once
 
 router = Router(tags=["shelf"])
 router.add_decorator(csrf_protect, mode="view")
-_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+_NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 415: Problems, 422: Problems}
 
 
 def _spec(given: ClothSpec) -> dict[str, Any]:

@@ -34,7 +34,7 @@ class Problems(Schema):
     problems: list[ProblemOut]
 
 
-REFUSED: dict[int, Any] = {400: Problems, 413: Problems, 422: Problems}
+REFUSED: dict[int, Any] = {400: Problems, 413: Problems, 415: Problems, 422: Problems}
 """What a stateless address answers where it cannot do what is asked."""
 
 

@@ -34,9 +34,18 @@ _WRITE: dict[int, Any] = {
     404: Problems,
     409: s.StaleOut,
     413: Problems,
+    415: Problems,
     422: Problems,
 }
-_MADE: dict[int, Any] = {201: s.WorkOut, 400: Problems, 403: Problems, 404: Problems, 413: Problems, 422: Problems}
+_MADE: dict[int, Any] = {
+    201: s.WorkOut,
+    400: Problems,
+    403: Problems,
+    404: Problems,
+    413: Problems,
+    415: Problems,
+    422: Problems,
+}
 
 
 def _typed(given: BaseModel) -> dict[str, Any]:
@@ -71,7 +80,7 @@ def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
 
 @router.post(
     "/order",
-    response={200: s.Works, 400: Problems, 403: Problems, 413: Problems, 422: Problems},
+    response={200: s.Works, 400: Problems, 403: Problems, 413: Problems, 415: Problems, 422: Problems},
     operation_id="order_works",
 )
 @decorate_view(once)

@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+import json
 import os
+import select
 import signal
 import socket
 import subprocess
 import sys
-import urllib.request
 from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from functools import cache
 from pathlib import Path
-from urllib.error import HTTPError
 
 import pytest
 from playwright.sync_api import Browser, Page, Response, expect, sync_playwright
@@ -24,39 +26,65 @@ AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(enco
 expect.set_options(timeout=10_000)
 
 
-def serve(data: Path, *more: str) -> tuple[subprocess.Popen[bytes], str]:
-    """The program on a free port with its works in `data`; waits until it answers."""
+def _free() -> str:
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
-    command = [sys.executable, "-m", "scripts.serve", "--data", str(data), "--port", str(port), *more]
-    running = subprocess.Popen(command, cwd=ROOT, env={**os.environ, "PYTHONWARNINGS": "ignore"})
-    address = f"http://127.0.0.1:{port}"
-    # Connecting is tried again until the port is open: its opening is the only sign there is.
-    while running.poll() is None:
-        try:
-            urllib.request.urlopen(f"{address}/api/works", timeout=5).close()
-            return running, address
-        except HTTPError as error:
-            error.close()
-            return running, address  # it answers, if only to say what is wrong
-        except OSError:
-            continue
-    raise AssertionError("the program did not start")
+        return str(probe.getsockname()[1])
 
 
-def end(running: subprocess.Popen[bytes]) -> None:
+def serve(data: Path, *more: str) -> tuple[subprocess.Popen[str], str]:
+    """The program on a free port with its works in `data`; waits until it says where it is."""
+    command = [sys.executable, "-m", "scripts.serve", "--data", str(data), "--port", _free(), *more]
+    around = {**os.environ, "PYTHONWARNINGS": "ignore"}
+    running = subprocess.Popen(command, cwd=ROOT, env=around, stdout=subprocess.PIPE, text=True)
+    assert running.stdout
+    said = running.stdout.readline()
+    assert said.startswith("Young Ribbon is at"), "the program did not start"
+    return running, said.split()[4]
+
+
+def end(running: subprocess.Popen[str]) -> None:
     """End it as Ctrl-C does."""
     running.send_signal(signal.SIGINT)
-    running.wait(20)
+    running.communicate(timeout=20)
+
+
+@cache
+def _starter() -> subprocess.Popen[str]:
+    """One process for all that a run of tests starts; it goes when the tests do, with its standard input."""
+    command = [sys.executable, "-W", "ignore", "-m", "tests.browser.starter"]
+    return subprocess.Popen(command, cwd=ROOT, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
+
+
+@contextmanager
+def served(data: Path, *more: str) -> Iterator[str]:
+    """Where the program is, started quickly, with its works in `data`; it is ended afterwards."""
+    starter = _starter()
+    assert starter.stdin
+    assert starter.stdout
+    starter.stdin.write(json.dumps(["--data", str(data), "--port", _free(), *more]) + "\n")
+    starter.stdin.flush()
+    pid, address = 0, ""
+    while not (pid and address):
+        said = starter.stdout.readline()
+        assert said[:5] not in ("", "ended"), "the program did not start"
+        pid = int(said) if said.strip().isdigit() else pid
+        address = said.split()[4] if said.startswith("Young Ribbon is at") else address
+    process = os.pidfd_open(pid)
+    try:
+        yield address
+        os.kill(pid, signal.SIGINT)
+        assert select.select([process], [], [], 20)[0], "the program did not end"
+        assert starter.stdout.readline() == "ended with 0\n"
+    finally:
+        os.close(process)
 
 
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     """The program with an empty shelf, its own for each file of tests."""
-    running, address = serve(tmp_path_factory.mktemp("data"))
-    yield address
-    end(running)
+    with served(tmp_path_factory.mktemp("data")) as address:
+        yield address
 
 
 @pytest.fixture(scope="module")

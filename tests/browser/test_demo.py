@@ -7,15 +7,14 @@ from collections.abc import Callable, Iterator
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import end, serve
+from tests.browser.conftest import served
 
 
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     """The program with the demo works."""
-    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
-    yield address
-    end(running)
+    with served(tmp_path_factory.mktemp("data"), "--demo") as address:
+        yield address
 
 
 SIZES = [(1280, 800), (820, 1180), (390, 844)]

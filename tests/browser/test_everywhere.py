@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import end, serve
+from tests.browser.conftest import served
 from tests.browser.test_by_hand import open_work
 from tests.browser.test_cloth import step
 
@@ -15,9 +15,8 @@ from tests.browser.test_cloth import step
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     """The program with the demo works."""
-    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
-    yield address
-    end(running)
+    with served(tmp_path_factory.mktemp("data"), "--demo") as address:
+        yield address
 
 
 def works(page: Page) -> None:

@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import end, serve
+from tests.browser.conftest import served
 from tests.browser.test_by_hand import field, open_work
 from tests.browser.test_cloth import slip, step
 
@@ -16,9 +16,8 @@ from tests.browser.test_cloth import slip, step
 @pytest.fixture
 def site(tmp_path: Path) -> Iterator[str]:
     """The program with the demo works, its own for each test: what one changes the next must not find."""
-    running, address = serve(tmp_path, "--demo")
-    yield address
-    end(running)
+    with served(tmp_path, "--demo") as address:
+        yield address
 
 
 def test_another_kind_and_back_keeps_every_pin(page: Page) -> None:

@@ -12,7 +12,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import end, serve
+from tests.browser.conftest import served
 from tests.browser.test_by_hand import open_work
 from tests.browser.test_cloth import step
 
@@ -20,9 +20,8 @@ from tests.browser.test_cloth import step
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     """The program with the demo works; each test changes a work of its own."""
-    running, address = serve(tmp_path_factory.mktemp("data"), "--demo")
-    yield address
-    end(running)
+    with served(tmp_path_factory.mktemp("data"), "--demo") as address:
+        yield address
 
 
 def test_a_skirt_is_checked_corrected_and_remembered(page: Page, accessible: Callable[[Page], None]) -> None:

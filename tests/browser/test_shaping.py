@@ -9,16 +9,15 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import end, serve
+from tests.browser.conftest import served
 from tests.browser.test_by_hand import field, open_work
 
 
 @pytest.fixture
 def site(tmp_path: Path) -> Iterator[str]:
     """The program with the demo works, its own for each test: what one changes the next must not find."""
-    running, address = serve(tmp_path, "--demo")
-    yield address
-    end(running)
+    with served(tmp_path, "--demo") as address:
+        yield address
 
 
 def slip(page: Page):  # type: ignore[no-untyped-def]
