@@ -159,7 +159,7 @@ def makes_at_hand(
     taken = max(rooms, key=lambda name: rooms[name].mm)
 
     def can_be_cut(made: Plan) -> bool:
-        return fits(made.strip, made.walked, bolt, drop, allowed, strategy, taken, washed)
+        return fits(made.spread, bolt, drop, allowed, strategy, taken, washed)
 
     return makes(section, rooms[taken], can_be_cut)
 

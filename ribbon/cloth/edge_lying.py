@@ -10,7 +10,7 @@ from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.edge import EdgePlan, Plan
 from ribbon.lengths import Length
-from ribbon.readings import Allowed, Joined, joined
+from ribbon.readings import Allowed, Joined, Spread, joined, spread
 from ribbon.strip import Strip, Walk, walk
 
 
@@ -44,29 +44,33 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
 
     Raises `Refusal` where it cannot be joined so.
     """
-    return _lying(whole.strip, whole.walked, whole.edge.cloth.usable, allowed_of(whole.edge), whole.only, cutting)
+    return _lying(whole, whole.edge.cloth.usable, allowed_of(whole.edge), fronts_of(whole.only, cutting), cutting)
 
 
 def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:
     """The same for the plan of an edge that is one stretch."""
-    return _lying(made.strip, made.walked, made.section.cloth.usable, allowed_of(made.section), made, cutting)
+    return _lying(made, made.section.cloth.usable, allowed_of(made.section), fronts_of(made, cutting), cutting)
+
+
+def spread_as_cut(made: Plan | EdgePlan, found: Fronts | None) -> Spread:
+    """What an edge is made of spread flat, its front pieces with it."""
+    return made.spread if found is None else spread(*as_cut(made.strip, made.walked, found))
 
 
 def _lying(
-    laid: Strip, walked: Walk, usable: Length | None, allowed: Allowed, made: Plan | None, cutting: Cutting
+    made: Plan | EdgePlan, usable: Length | None, allowed: Allowed, found: Fronts | None, cutting: Cutting
 ) -> Lying | None:
     if usable is None:
         return None
-    found = fronts_of(made, cutting)
-    whole, lies_walked = as_cut(laid, walked, found)
+    laid = spread_as_cut(made, found)
     if cutting.bolt is None or cutting.drop is None:
-        lies = Lying([], None, joined(whole, lies_walked, usable, allowed, cutting.strategy))
+        lies = Lying([], None, joined(laid, usable, allowed, cutting.strategy))
     else:
-        lies = lying(whole, lies_walked, cutting.bolt, cutting.drop, allowed, cutting.strategy, cutting.way)
-    return lies if found is None else lies._replace(joined=_moved(lies.joined, lies_walked, walked, found.before))
+        lies = lying(laid, cutting.bolt, cutting.drop, allowed, cutting.strategy, cutting.way)
+    return lies if found is None else lies._replace(joined=_moved(lies.joined, laid, made.walked, found.before))
 
 
-def _moved(made: Joined, there: Walk, here: Walk, before: Length) -> Joined:
+def _moved(made: Joined, there: Spread, here: Walk, before: Length) -> Joined:
     """The same joins, their places counted from the start of the plan's own strip."""
     return made._replace(
         joins=[join._replace(at=(Fraction(join.at) / there.parts - before.mm) * here.parts) for join in made.joins]

@@ -11,8 +11,8 @@ from ribbon.cloth.ways import Way, lengthways, usual, ways
 from ribbon.errors import Refusal
 from ribbon.facts import Edge, Section
 from ribbon.lengths import ZERO, Length
-from ribbon.readings import Allowed, Joined, Strategy, Width, fewest_hidden, joined
-from ribbon.strip import Role, Span, Strip, Walk, join
+from ribbon.readings import Allowed, Joined, Spread, Strategy, Width, fewest_hidden, joined
+from ribbon.strip import Role, Span, Strip, join
 
 _TRIES = 60
 
@@ -38,64 +38,61 @@ def with_fronts(strip: Strip, outer: Length, inner: Length) -> Strip:
 
 
 def lying(
-    strip: Strip,
-    walked: Walk,
+    laid: Spread,
     bolt: Bolt,
     drop: Drop | None,
     allowed: Allowed,
     strategy: Strategy,
     wanted: str = "best",
 ) -> Lying:
-    """How `strip` lies on `bolt`: the `wanted` way where it can be, else across it.
+    """How a strip spread flat lies on `bolt`: the `wanted` way where it can be, else across it.
 
     Across, widths are as wide as the cloth; lengthways, strips side by side are as long as they must be for the joins
     to hide; railroaded there is no join.  Raises `Refusal` where the strategy cannot be followed.
     """
-    across = joined(strip, walked, bolt.usable, allowed, strategy)
+    across = joined(laid, bolt.usable, allowed, strategy)
     if drop is None:
         return Lying([], None, across)
-    cut = strip.flat + allowed.start + allowed.end
+    cut = laid.flat + allowed.start + allowed.end
     found = [
-        _lengthways(strip, walked, way, allowed) if way.name == "lengthways" and way.strips else (way, None)
+        _lengthways(laid, way, allowed) if way.name == "lengthways" and way.strips else (way, None)
         for way in ways(bolt, drop, cut, [width.cut for width in across.widths], allowed.join)
     ]
     compared = [way for way, _ in found]
     asked = next((way for way in compared if way.name == wanted and not way.why_not), None)
     taken = asked or usual(compared)
     if taken.name == "railroaded":
-        return Lying(compared, taken, Joined([], [Width(strip.flat, cut)]))
+        return Lying(compared, taken, Joined([], [Width(laid.flat, cut)]))
     along = next((got for way, got in found if way == taken), None)
     return Lying(compared, taken, along or across)
 
 
-def fits(
-    strip: Strip, walked: Walk, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length
-) -> bool:
-    """Whether `strip` takes no more than `most` of the bolt when it lies that way and is shared so."""
-    cut = strip.flat + allowed.start + allowed.end
+def fits(laid: Spread, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length) -> bool:
+    """Whether it takes no more than `most` of the bolt when it lies that way and is shared so."""
+    cut = laid.flat + allowed.start + allowed.end
     if way == "railroaded":
         return cut <= most
     try:
         if way == "lengthways":
-            return _lengthways(strip, walked, lengthways(bolt, drop, cut, allowed.join), allowed)[0].length <= most
+            return _lengthways(laid, lengthways(bolt, drop, cut, allowed.join), allowed)[0].length <= most
         each = drop_on(bolt, drop)
-        many = fewest_hidden(strip, walked, bolt.usable, allowed) if strategy is Strategy.FEWEST else 0
+        many = fewest_hidden(laid, bolt.usable, allowed) if strategy is Strategy.FEWEST else 0
         # So many widths side by side take at least so many drops, however they share them.
         least = -(-((cut + allowed.join * 2 * max(0, many - 1)) / bolt.usable) // 1)
         if each * least + bolt.along > most:
             return False
-        widths = [width.cut for width in joined(strip, walked, bolt.usable, allowed, strategy).widths]
+        widths = [width.cut for width in joined(laid, bolt.usable, allowed, strategy).widths]
     except Refusal:
         return False
     return each * drops(widths, bolt.usable) + bolt.along <= most
 
 
-def _lengthways(strip: Strip, walked: Walk, way: Way, allowed: Allowed) -> tuple[Way, Joined | None]:
+def _lengthways(laid: Spread, way: Way, allowed: Allowed) -> tuple[Way, Joined | None]:
     """Strips side by side, a little longer each time until as many as there is room for hold the whole strip."""
     for more in range(_TRIES):
         length: Length = way.length + way.length * more / _TRIES
         try:
-            got = joined(strip, walked, length, allowed)
+            got = joined(laid, length, allowed)
         except Refusal:
             continue
         if len(got.widths) <= way.strips:

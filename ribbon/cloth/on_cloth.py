@@ -10,7 +10,7 @@ from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought, buy
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Drop, drop_on
-from ribbon.cloth.edge_lying import as_cut, fronts_of, lies_on_cloth, plan_lying
+from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying, spread_as_cut
 from ribbon.cloth.fronts import Fronts
 from ribbon.cloth.joining import Lying, allowed_of
 from ribbon.cloth.notions import Notion, notions
@@ -60,10 +60,10 @@ def on_cloth(whole: EdgePlan, cutting: Cutting) -> OnCloth:
         told.slip = ["Say how wide the cloth is, and everything here follows."]
         return told
     allowed, fronts = allowed_of(whole.edge), fronts_of(made, cutting)
-    laid, walked = as_cut(whole.strip, whole.walked, fronts)
+    laid = spread_as_cut(whole, fronts)
     told.lying = found
     told.strategies = [
-        (name, got, _cost(bolt, cutting.drop, got)) for name, got in strategies(laid, walked, bolt.usable, allowed)
+        (name, got, _cost(bolt, cutting.drop, got)) for name, got in strategies(laid, bolt.usable, allowed)
     ]
     if made is not None:
         _savings(told, made, cutting, found)

@@ -21,7 +21,7 @@ from ribbon.facts.section import Pin, Section
 from ribbon.lengths import ZERO, Length
 from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pleats import Quantity
-from ribbon.readings import Mark, Showing, Stack, Thick, front, layers, marks, stack, thickest
+from ribbon.readings import Mark, Showing, Spread, Stack, Thick, front, layers, marks, spread, stack, thickest
 from ribbon.strip import Role, Span, Strip, Walk, join, walk
 
 Q = Quantity
@@ -109,6 +109,11 @@ class EdgePlan:
     def walked(self) -> Walk:
         """The walk of its strip."""
         return self.only.walked if self.only else walk(self.strip)
+
+    @property
+    def spread(self) -> Spread:
+        """Its strip spread flat, as joins look at it."""
+        return self.only.spread if self.only else spread(self.strip, self.walked)
 
     @property
     def stacked(self) -> Stack:

@@ -7,12 +7,14 @@ from fractions import Fraction
 from functools import cached_property
 from math import ceil, lcm
 
+from ribbon.edge.short import Short, in_short, spread_again
 from ribbon.errors import Refusal
 from ribbon.facts.section import Remainder, Section
 from ribbon.gathers import Between, gathered_strip, parts
 from ribbon.lengths import Length
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
 from ribbon.pleats.relation import NOUGHT
+from ribbon.readings import Spread, spread
 from ribbon.solve.equations import REST
 from ribbon.solve.impossible import impossible, no_pleats
 from ribbon.solve.nearest import with_nearest
@@ -118,6 +120,21 @@ class Plan:
     def walked(self) -> Walk:
         """The walk of its strip."""
         return walk(self.strip)
+
+    @cached_property
+    def _short(self) -> Short | None:
+        folded = self.section.kind.folded and not self.section.places
+        return in_short(self.section.kind, self.row) if folded else None
+
+    @property
+    def in_short(self) -> tuple[Strip, Walk]:
+        """A strip and its walk that tell the same of its ends and of each pleat, quicker where the row is long and even."""
+        return (self._short.strip, self._short.walked) if self._short else (self.strip, self.walked)
+
+    @cached_property
+    def spread(self) -> Spread:
+        """Its strip spread flat, as joins look at it."""
+        return (spread_again(self._short) if self._short else None) or spread(self.strip, self.walked)
 
 
 def gathered_parts(plan: Plan) -> list[Between]:

@@ -10,10 +10,12 @@ from ribbon.readings.lining import lining_marks
 from ribbon.readings.marks import Mark, marks
 from ribbon.readings.past import PastEnd, past_ends
 from ribbon.readings.places import Allowed, Join
+from ribbon.readings.spread import FlatLine, Spread, spread
 from ribbon.readings.stack import Stack, stack
 
 __all__ = [
     "Allowed",
+    "FlatLine",
     "Hidden",
     "Join",
     "Joined",
@@ -21,6 +23,7 @@ __all__ = [
     "Mark",
     "PastEnd",
     "Showing",
+    "Spread",
     "Stack",
     "Strategy",
     "Thick",
@@ -37,6 +40,7 @@ __all__ = [
     "marks",
     "on_span",
     "past_ends",
+    "spread",
     "stack",
     "strategies",
     "thickest",

@@ -12,7 +12,7 @@ from typing import NamedTuple
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import Length
 from ribbon.readings.places import Allowed, Better, Join, Place, Places, Reach
-from ribbon.strip import Strip, Walk
+from ribbon.readings.spread import Spread
 
 MOST_WIDTHS = 400
 _MOST_SEARCHED = 60  # joins: past so many each is put where it is best by itself
@@ -69,21 +69,27 @@ _SAYS = {
 }
 
 
-def joined(
-    strip: Strip, walked: Walk, usable: Length, allowed: Allowed, strategy: Strategy = Strategy.FEWEST
-) -> Joined:
-    """The joins and the widths of `strip` on cloth `usable` wide.
+def joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy = Strategy.FEWEST) -> Joined:
+    """The joins and the widths of a strip spread flat, on cloth `usable` wide.
 
     A join hides where no cloth or fold that shows comes within its allowance and a division of the tape.  Hidden joins
     stand on inner folds where that takes no more widths than letting them stand anywhere behind; one that may stand
     anywhere makes its width whole on the tape, where that takes no width more.
     Raises `Refusal` where the cloth is too narrow to hold its allowances, or where the strategy cannot be followed.
     """
+    asked = usable, allowed, strategy
+    found: Joined | None = laid.known.get(asked)
+    if found is None:
+        found = laid.known[asked] = _joined(laid, usable, allowed, strategy)
+    return found
+
+
+def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) -> Joined:
     tried = []
     for even in (True, False) if allowed.tape else (False,):
-        reach = Reach(walked, usable, allowed, even=even)
+        reach = Reach(laid, usable, allowed, even=even)
         _counted(reach, usable)
-        places = Places(strip, walked, reach)
+        places = Places(laid, reach)
         chosen = _BY_STRATEGY[strategy](places, reach)
         if chosen is not None:
             tried.append([places.join(at) for at in chosen])
@@ -100,7 +106,7 @@ def joined(
         )
     # What is given up for whole divisions must neither cost a width nor show a join.
     best = min(tried, key=lambda joins: (sum(not join.hidden for join in joins), len(joins)))
-    return _measured(best, walked, allowed)._replace(least=reach.least + 1, hiding=strategy is Strategy.FEWEST)
+    return _measured(best, laid, allowed)._replace(least=reach.least + 1, hiding=strategy is Strategy.FEWEST)
 
 
 def _counted(reach: Reach, usable: Length) -> None:
@@ -115,11 +121,11 @@ def _counted(reach: Reach, usable: Length) -> None:
         )
 
 
-def fewest_hidden(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> int:
+def fewest_hidden(laid: Spread, usable: Length, allowed: Allowed) -> int:
     """How many widths there are at the least when every join hides; nought where not all can.  Quick, for long searches."""
-    reach = Reach(walked, usable, allowed, even=False)
+    reach = Reach(laid, usable, allowed, even=False)
     _counted(reach, usable)
-    places = Places(strip, walked, reach)
+    places = Places(laid, reach)
     at: Place = 0
     many = 1
     while not reach.ends(at, first=many == 1):
@@ -135,25 +141,25 @@ def fewest_hidden(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) 
     return many
 
 
-def strategies(strip: Strip, walked: Walk, usable: Length, allowed: Allowed) -> list[tuple[Strategy, Joined]]:
+def strategies(laid: Spread, usable: Length, allowed: Allowed) -> list[tuple[Strategy, Joined]]:
     """Every strategy that can be followed, with what it comes to."""
     found: list[tuple[Strategy, Joined]] = []
     for strategy in Strategy:
         try:
-            made = joined(strip, walked, usable, allowed, strategy)
+            made = joined(laid, usable, allowed, strategy)
         except Refusal:
             continue
         found.append((strategy, made))
     return found
 
 
-def _measured(chosen: list[Join], walked: Walk, allowed: Allowed) -> Joined:
-    ends: list[Place] = [0, *(join.at for join in chosen), walked.flat[-1]]
+def _measured(chosen: list[Join], laid: Spread, allowed: Allowed) -> Joined:
+    ends: list[Place] = [0, *(join.at for join in chosen), laid.whole]
     widths = []
     for index, (a, b) in enumerate(pairwise(ends)):
         before = allowed.start if index == 0 else allowed.join
         after = allowed.end if index == len(chosen) else allowed.join
-        flat = walked.length(b - a)
+        flat = laid.length(b - a)
         widths.append(Width(flat, before + flat + after))
     return Joined(chosen, widths)
 

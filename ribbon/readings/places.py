@@ -10,8 +10,8 @@ from math import floor
 from typing import NamedTuple
 
 from ribbon.lengths import Length
-from ribbon.readings.hidden import hidden
-from ribbon.strip import LineKind, Role, Strip, Walk
+from ribbon.readings.spread import Spread
+from ribbon.strip import LineKind, Role
 
 Place = int | Fraction
 """A place along the strip, in parts of the walk."""
@@ -54,20 +54,20 @@ class Better(IntEnum):
 class Reach:
     """What one width of cloth holds, in parts of the walk.  `even` says that widths are cut whole on the tape where they can be."""
 
-    def __init__(self, walked: Walk, usable: Length, allowed: Allowed, *, even: bool = True) -> None:
-        self.whole = walked.flat[-1]
+    def __init__(self, laid: Spread, usable: Length, allowed: Allowed, *, even: bool = True) -> None:
+        self.whole = laid.whole
 
         def room(cloth: Length, before: Length, after: Length) -> Place:
-            return _whole((cloth - before - after).mm * walked.parts)
+            return _whole((cloth - before - after).mm * laid.parts)
 
         firsts = ((True, allowed.start), (False, allowed.join))
         self.to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
         self.to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
         self.half = room(usable / 2, allowed.start, allowed.join)
-        self._seams = {first: _whole((before + allowed.join).mm * walked.parts) for first, before in firsts}
-        self._division = _whole(allowed.tape.mm * walked.parts) if allowed.tape and even else None
+        self._seams = {first: _whole((before + allowed.join).mm * laid.parts) for first, before in firsts}
+        self._division = _whole(allowed.tape.mm * laid.parts) if allowed.tape and even else None
         # What shows must keep so far from a seam: its allowance, and a division of the tape for the hand.
-        self.margin = _whole((allowed.join + (allowed.tape or Length(0))).mm * walked.parts)
+        self.margin = _whole((allowed.join + (allowed.tape or Length(0))).mm * laid.parts)
 
     @property
     def least(self) -> int:
@@ -102,10 +102,13 @@ def _whole(parts: Fraction) -> Place:
 class Places:
     """The places on a strip, by how well they hide a join."""
 
-    def __init__(self, strip: Strip, walked: Walk, reach: Reach) -> None:
-        self.strip, self.flat, self.reach = strip, walked.flat, reach
-        self.at = [walked.flat[line.after + 1] for line in strip.lines]
-        self._behind = [(one.start, one.end) for one in hidden(strip, walked)]
+    def __init__(self, laid: Spread, reach: Reach) -> None:
+        self.laid, self.reach = laid, reach
+        self.at = [line.at for line in laid.lines]
+        self._behind = [(one.start, one.end) for one in laid.hidden]
+        self._named: dict[LineKind, list[tuple[int, int]]] = {}
+        for at, kind, pleat in laid.lines:
+            self._named.setdefault(kind, []).append((at, pleat))
         shrunk = [(low + reach.margin, high - reach.margin) for low, high in self._behind]
         self._clear = [(low, high) for low, high in shrunk if low <= high]
         self._clear_starts = [low for low, _ in self._clear]
@@ -117,13 +120,13 @@ class Places:
         for at, pleat in self._of(LineKind.SEW):
             begun.setdefault(pleat, at)
         self._sewn = {(at, pleat) for pleat, at in begun.items()}
-        inside = [one for one in sorted([*inner, *self._sewn]) if 0 < one[0] < self.flat[-1]]
+        inside = [one for one in sorted([*inner, *self._sewn]) if 0 < one[0] < self.laid.whole]
         self.folds = inside
         self._clear_folds = [one for one in inside if one in self._sewn or self.clear(one[0])]
 
     def _of(self, kind: LineKind) -> list[tuple[int, int]]:
         """(place, pleat) of every line of that kind."""
-        return [(at, line.pleat) for at, line in zip(self.at, self.strip.lines, strict=True) if line.kind is kind]
+        return self._named.get(kind, [])
 
     @property
     def underlays(self) -> list[tuple[Place, int]]:
@@ -134,7 +137,7 @@ class Places:
         found: list[tuple[Place, int]] = []
         for at, pleat in self._centres.items():
             place: Place = at if self._inside(self._behind, self._behind_starts, at) else folds.get(pleat, at)
-            if 0 < place < self.flat[-1]:
+            if 0 < place < self.laid.whole:
                 found.append((place, pleat))
         return found
 
@@ -165,8 +168,7 @@ class Places:
         if at in self._centres:
             pleat = self._centres[at]
             return Join(at, f"middle of the underlay of pleat {pleat}", pleat, self.clear(at))
-        span = min(len(self.strip.spans) - 1, max(0, bisect_right(self.flat, at) - 1))
-        return self._within(at, self.strip.spans[span].role)
+        return self._within(at, self.laid.role_at(at))
 
     def _within(self, at: Place, role: Role) -> Join:
         hides = self.clear(at)
@@ -174,7 +176,7 @@ class Places:
             return Join(at, "in the gathers", 0, hides)
         if role in (Role.FACE, Role.PLAIN) or not self.at:
             return Join(at, "in the open: no hidden place is within reach", 0, hides)
-        near = self.strip.lines[min(len(self.at) - 1, max(0, bisect_right(self.at, at) - 1))].pleat
+        near = self.laid.lines[min(len(self.at) - 1, max(0, bisect_right(self.at, at) - 1))].pleat
         where = {Role.UNDER: "in the underlay of", Role.UPRIGHT: "in a fold of", Role.FINGER: "among the fingers of"}
         return Join(at, f"{where[role]} pleat {near}", near, hides)
 

@@ -115,7 +115,7 @@ def _thick(edge: Edge, most: Thick, plan: Plan | None) -> list[Caution]:
 
 
 def _most(plan: Plan) -> Thick:
-    return thickest(layers(plan.walked))
+    return thickest(layers(plan.in_short[1]))
 
 
 def _through(cloth: Length, most: Thick) -> Length:
@@ -158,7 +158,7 @@ def _past_ends(plan: Plan, past: PastEnd) -> list[Caution]:
 
 
 def _end_holds(at: int, made: Plan) -> bool:
-    return past_ends(made.walked)[at] <= (made.section.tape or ZERO) / 2
+    return past_ends(made.in_short[1])[at] <= (made.section.tape or ZERO) / 2
 
 
 def _covered(plan: Plan, showing: list[Showing]) -> list[Caution]:
@@ -168,7 +168,8 @@ def _covered(plan: Plan, showing: list[Showing]) -> list[Caution]:
         return []
 
     def none_hidden(made: Plan) -> bool:
-        return not _hidden(made.strip, made.walked, front(made.walked))
+        strip, walked = made.in_short
+        return not _hidden(strip, walked, front(walked))
 
     return [
         Caution("covered", _covered_says(hidden), mend_by(plan, chain(shallower(plan), meeting(plan)), none_hidden))

@@ -38,7 +38,7 @@ from ribbon.errors import Refusal
 from ribbon.facts import Place, Section
 from ribbon.lengths import UNITS, ZERO, Length, read_length
 from ribbon.pleats import Quantity
-from ribbon.readings import Allowed, Strategy, joined, strategies
+from ribbon.readings import Allowed, Strategy, joined, spread, strategies
 from ribbon.strip import walk
 from tests.core.laws.strategies import LAW
 from tests.scenario import MM, section, wide
@@ -127,7 +127,7 @@ def test_the_load_on_a_rail() -> None:
 
 def laid_out(facts: Section, usable: str, strategy: Strategy, allowance: str = "1.5 cm"):  # type: ignore[no-untyped-def]
     laid = plan(facts).strip
-    return joined(laid, walk(laid), cm(usable), Allowed(cm(allowance), cm(allowance), cm(allowance)), strategy)
+    return joined(spread(laid, walk(laid)), cm(usable), Allowed(cm(allowance), cm(allowance), cm(allowance)), strategy)
 
 
 VALANCE = {"finished": "96 in", "box": "4 in"}
@@ -186,7 +186,7 @@ def test_every_strategy_adds_up_and_fits(count: int, spacing: int, usable: int, 
     made = plan(section(kind, {"count": str(count), "spacing": f"{spacing} mm", **size}))
     laid = made.strip
     allowed = Allowed(Length(seam), Length(seam), Length(seam))
-    for strategy, got in strategies(laid, walk(laid), Length(usable), allowed):
+    for strategy, got in strategies(spread(laid, walk(laid)), Length(usable), allowed):
         assert sum((w.flat for w in got.widths), ZERO) == made.flat, strategy
         assert all(w.cut <= Length(usable) for w in got.widths), strategy
         assert [j.at for j in got.joins] == sorted({j.at for j in got.joins}), strategy
@@ -299,7 +299,7 @@ def test_a_small_change_that_saves_a_width_is_offered() -> None:
 
     def widths(made) -> int:  # type: ignore[no-untyped-def]
         laid = made.strip
-        return len(joined(laid, walk(laid), cm("140"), Allowed(ZERO, ZERO, ZERO)).widths)
+        return len(joined(spread(laid, walk(laid)), cm("140"), Allowed(ZERO, ZERO, ZERO)).widths)
 
     made = plan(facts)
     assert widths(made) == 3

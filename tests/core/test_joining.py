@@ -19,7 +19,7 @@ from ribbon.cloth import (
 )
 from ribbon.edge import plan
 from ribbon.lengths import UNITS, ZERO, Length, read_length
-from ribbon.readings import Allowed, Strategy, front, joined, strategies
+from ribbon.readings import Allowed, Strategy, front, joined, spread, strategies
 from ribbon.strip import walk
 from tests.scenario import NONE, section, wide
 
@@ -53,7 +53,7 @@ KNIFE = {"count": "24", "spacing": "4 cm", "depth": "4 cm"}  # 96 finished, 288 
 )
 def test_the_strategies_on_a_row_worked_by_hand(strategy: Strategy, usable: str, widths: list[str]) -> None:
     made, walked = laid("knife", KNIFE)
-    got = joined(made, walked, cm(usable), NO_SEAMS, strategy)
+    got = joined(spread(made, walked), cm(usable), NO_SEAMS, strategy)
     assert sum((w.flat for w in got.widths), ZERO) == cm("288")
     if strategy in (Strategy.FEWEST, Strategy.SAME_PLEATS) and usable == "100":
         assert len(got.widths) in (3, 4)
@@ -78,7 +78,7 @@ def test_every_kind_hides_its_joins_in_its_own_way(
     kind: str, pins: dict[str, str], facts: dict[str, Any], words: str
 ) -> None:
     made, walked = laid(kind, pins, **facts)
-    got = joined(made, walked, cm("120"), SEAMS)
+    got = joined(spread(made, walked), cm("120"), SEAMS)
     assert got.joins
     assert all(join.where.startswith(words) for join in got.joins), got.joins
     assert sum((w.cut for w in got.widths), ZERO) == made.flat + SEAMS.start + SEAMS.end + SEAMS.join * (
@@ -88,19 +88,19 @@ def test_every_kind_hides_its_joins_in_its_own_way(
 
 def test_equal_widths_are_nearer_each_other_than_the_fewest() -> None:
     made, walked = laid("knife", {"count": "30", "spacing": "3 cm", "depth": "3 cm"})
-    fewest, equal = (joined(made, walked, cm("160"), SEAMS, s) for s in (Strategy.FEWEST, Strategy.EQUAL))
+    fewest, equal = (joined(spread(made, walked), cm("160"), SEAMS, s) for s in (Strategy.FEWEST, Strategy.EQUAL))
     assert len(equal.widths) == len(fewest.widths) == 2
 
-    def spread(got: Any) -> Length:
+    def differ(got: Any) -> Length:
         return max(w.flat for w in got.widths) - min(w.flat for w in got.widths)
 
-    assert spread(equal) <= cm("9")
-    assert spread(fewest) > spread(equal)
+    assert differ(equal) <= cm("9")
+    assert differ(fewest) > differ(equal)
 
 
 def test_the_strategies_that_can_be_followed_are_listed() -> None:
     made, walked = laid("knife", KNIFE)
-    names = [name for name, _ in strategies(made, walked, cm("120"), SEAMS)]
+    names = [name for name, _ in strategies(spread(made, walked), cm("120"), SEAMS)]
     assert names == [
         Strategy.FEWEST,
         Strategy.FALL,
@@ -109,13 +109,13 @@ def test_the_strategies_that_can_be_followed_are_listed() -> None:
         Strategy.HALF_OUTSIDE,
     ]
     inverted, walked = laid("inverted", {"count": "4", "spacing": "40 cm", "depth": "6 cm"})
-    assert Strategy.AT_PLEATS in [name for name, _ in strategies(inverted, walked, cm("120"), SEAMS)]
+    assert Strategy.AT_PLEATS in [name for name, _ in strategies(spread(inverted, walked), cm("120"), SEAMS)]
 
 
 def test_lengthways_strips_are_as_long_as_their_joins_need() -> None:
     made, walked = laid("knife", KNIFE)
     bolt = Bolt(cm("140"))
-    got = lying(made, walked, bolt, Drop(cm("60")), NO_SEAMS, Strategy.FEWEST, "lengthways")
+    got = lying(spread(made, walked), bolt, Drop(cm("60")), NO_SEAMS, Strategy.FEWEST, "lengthways")
     assert got.taken is not None
     assert got.taken.name == "lengthways"
     # Two strips side by side in 140 cm: each at least 144 long, joined at an inner fold.
@@ -139,7 +139,7 @@ def test_lengthways_strips_are_as_long_as_their_joins_need() -> None:
 )
 def test_the_way_that_is_taken(bolt: Bolt, drop: Drop, wanted: str, taken: str) -> None:
     made, walked = laid("knife", KNIFE)
-    got = lying(made, walked, bolt, drop, NO_SEAMS, Strategy.FEWEST, wanted)
+    got = lying(spread(made, walked), bolt, drop, NO_SEAMS, Strategy.FEWEST, wanted)
     assert got.taken is not None
     assert got.taken.name == taken
     assert sum((w.flat for w in got.joined.widths), ZERO) == cm("288")
@@ -149,7 +149,7 @@ def test_the_way_that_is_taken(bolt: Bolt, drop: Drop, wanted: str, taken: str) 
 
 def test_without_a_drop_nothing_is_compared() -> None:
     made, walked = laid("knife", KNIFE)
-    got = lying(made, walked, Bolt(cm("140")), None, NO_SEAMS, Strategy.FEWEST)
+    got = lying(spread(made, walked), Bolt(cm("140")), None, NO_SEAMS, Strategy.FEWEST)
     assert got.ways == []
     assert got.taken is None
     assert len(got.joined.widths) == 3

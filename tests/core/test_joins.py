@@ -11,7 +11,7 @@ from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import Section
 from ribbon.lengths import ZERO, Length
-from ribbon.readings import Allowed, Joined, Strategy, joined
+from ribbon.readings import Allowed, Joined, Strategy, joined, spread
 from ribbon.strip import walk
 from tests.core.laws.strategies import LAW, sections
 from tests.scenario import section, wide
@@ -30,7 +30,7 @@ def made(
     laid = plan(section(kind, pins, **facts)).strip
     cloth = wide(usable).width
     assert cloth is not None
-    return joined(laid, walk(laid), cloth, allowed, strategy)
+    return joined(spread(laid, walk(laid)), cloth, allowed, strategy)
 
 
 def test_the_join_hides_at_the_furthest_inner_fold() -> None:
@@ -124,7 +124,7 @@ def test_widths_add_up(facts: Section, usable: int, seam: int) -> None:
         walked = walk(laid)
         assume(walked.length(walked.flat[-1]).mm < usable * 40)
         allowed = Allowed(Length(seam), Length(2 * seam), Length(seam))
-        got = joined(laid, walked, Length(usable), allowed)
+        got = joined(spread(laid, walked), Length(usable), allowed)
     except Refusal:
         return
     assert sum((w.flat for w in got.widths), ZERO) == planned.flat

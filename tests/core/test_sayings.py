@@ -23,7 +23,7 @@ ROW = {"cut", "join", "fold", "tape", "correction", "gave", "rest", "assumed"}
 
 def said(made: Plan) -> list[str]:
     cloth = made.section.cloth.usable
-    joins = joined(made.strip, made.walked, cloth, allowed_of(made.section)) if cloth else None
+    joins = joined(made.spread, cloth, allowed_of(made.section)) if cloth else None
     return [line.text for line in slip(edge_plan(made.section), joins) if line.about in ROW]
 
 

@@ -15,7 +15,7 @@ from ribbon.facts import KINDS, End, Pin, Place, Section
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
-from ribbon.readings import Allowed, Strategy, joined, layers
+from ribbon.readings import Allowed, Strategy, joined, layers, spread
 from ribbon.strip import LineKind, Role, Strip, Turn, walk
 from tests.core.laws.strategies import LAW, TAPES
 
@@ -119,7 +119,7 @@ def test_hidden_is_true_only_where_nothing_that_shows_is_near(
     walked = walk(laid)
     allowed = Allowed(Length(seam), Length(seam), Length(seam), facts.tape)
     try:
-        got = joined(laid, walked, Length(usable), allowed, strategy)
+        got = joined(spread(laid, walked), Length(usable), allowed, strategy)
     except Refusal:
         return
     event(f"{facts.kind.name} {'ring' if facts.closed else 'open'} {strategy}")
