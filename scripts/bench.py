@@ -107,16 +107,16 @@ def _shelf() -> None:
     from django.utils import timezone
 
     from server.journal.demo import add_demo_works
-    from server.works.models import Section, Work
+    from server.works.models import Work, WorkSection
 
     call_command("migrate", verbosity=0)
     client = Client(SERVER_NAME="127.0.0.1")
     while Work.objects.count() < 50:
         add_demo_works()
     fifty = _median(lambda: client.get("/api/works"), 10)
-    spec = Section.objects.first().spec  # type: ignore[union-attr]
+    spec = WorkSection.objects.first().spec  # type: ignore[union-attr]
     works = Work.objects.bulk_create([Work(name=f"Work {n}", touched=timezone.now()) for n in range(4950)])
-    Section.objects.bulk_create([Section(work=work, position=0, name="Length", spec=spec) for work in works])
+    WorkSection.objects.bulk_create([WorkSection(work=work, position=0, name="Length", spec=spec) for work in works])
     many = _median(lambda: client.get("/api/works"), 10)
     print(
         f"the shelf of 5,000 works: {many / fifty:.2f} times that of 50 ({many:.0f} ms to {fifty:.0f} ms); to reach: 1.5"

@@ -18,7 +18,7 @@ from ribbon.cloth.seen import StripeLook, StripeSeen, beginning, looks, on_front
 from ribbon.cloth.shares import drops
 from ribbon.cloth.sold import layout_scribe, long_scribe, money, much, off_bolt, sold_in, sold_says, usual_step, weighs
 from ribbon.cloth.stripes import Apron, Stripe, StripeSpan, apron, coloured, lined_up, repeat_of, to_repeat, usual_hand
-from ribbon.cloth.ways import Way, usual, ways
+from ribbon.cloth.ways import Way, usual_way, ways
 from ribbon.cloth.weight import load
 
 __all__ = [
@@ -94,10 +94,10 @@ __all__ = [
     "sold_says",
     "to_repeat",
     "totals",
-    "usual",
     "usual_hand",
     "usual_lining",
     "usual_step",
+    "usual_way",
     "ways",
     "weighs",
     "whole_repeats",

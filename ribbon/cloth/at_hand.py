@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop, drop_on
-from ribbon.cloth.joining import fits
+from ribbon.cloth.joining import takes_no_more
 from ribbon.edge import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts import Pin, Section
@@ -159,7 +159,7 @@ def makes_at_hand(
     taken = max(rooms, key=lambda name: rooms[name].mm)
 
     def can_be_cut(made: Plan) -> bool:
-        return fits(made.spread, bolt, drop, allowed, strategy, taken, washed)
+        return takes_no_more(made.spread, bolt, drop, allowed, strategy, taken, washed)
 
     return makes(section, rooms[taken], can_be_cut)
 

@@ -7,7 +7,7 @@ from typing import NamedTuple
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop, drop_on
 from ribbon.cloth.shares import drops
-from ribbon.cloth.ways import Way, lengthways, usual, ways
+from ribbon.cloth.ways import Way, lengthways, usual_way, ways
 from ribbon.errors import Refusal
 from ribbon.facts import Edge, Section
 from ribbon.lengths import ZERO, Length
@@ -60,14 +60,16 @@ def lying(
     ]
     compared = [way for way, _ in found]
     asked = next((way for way in compared if way.name == wanted and not way.why_not), None)
-    taken = asked or usual(compared)
+    taken = asked or usual_way(compared)
     if taken.name == "railroaded":
         return Lying(compared, taken, Joined([], [Width(laid.flat, cut)]))
     along = next((got for way, got in found if way == taken), None)
     return Lying(compared, taken, along or across)
 
 
-def fits(laid: Spread, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length) -> bool:
+def takes_no_more(
+    laid: Spread, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length
+) -> bool:
     """Whether it takes no more than `most` of the bolt when it lies that way and is shared so."""
     cut = laid.flat + allowed.start + allowed.end
     if way == "railroaded":

@@ -56,7 +56,7 @@ def _railroaded(bolt: Bolt, drop: Drop, cut: Length) -> Way:
     return Way("railroaded", cut, 1, 0, _turned(bolt))
 
 
-def usual(found: list[Way]) -> Way:
+def usual_way(found: list[Way]) -> Way:
     """The way that is taken where none is asked for: across, so that the cloth hangs with its grain.
 
     Others may take less; none turns a drape onto the cross grain unasked.

@@ -11,10 +11,10 @@ from ribbon.gathers.gathering import (
     settings,
     stitch_for,
     stitch_text,
+    suggested_ratio,
     tried,
     tuck_from,
     tuck_text,
-    usual,
 )
 
 __all__ = [
@@ -32,9 +32,9 @@ __all__ = [
     "settings",
     "stitch_for",
     "stitch_text",
+    "suggested_ratio",
     "thread",
     "tried",
     "tuck_from",
     "tuck_text",
-    "usual",
 ]

@@ -87,7 +87,7 @@ def tried(swatches: tuple[Swatch, ...]) -> Tried | None:
     return Tried(sum(ratios, Fraction(0)) / len(ratios), min(ratios), max(ratios))
 
 
-def usual(gathering: Gathering) -> tuple[Fraction, str] | None:
+def suggested_ratio(gathering: Gathering) -> tuple[Fraction, str] | None:
     """The ratio that these settings suggest, and why: the swatches', which decide, else the attachment's, else the weight's."""
     found = tried(gathering.swatches)
     if found is not None:

@@ -78,7 +78,7 @@ def _part(found: re.Match[str]) -> str:
     return f"{many}/{_PARTS[found[2]]}"
 
 
-def shown(text: str) -> str:
+def quoted(text: str) -> str:
     """`text` as it is quoted in a sentence: shortened where it is long."""
     most = 48
     return text if len(text) <= most else text[: most - 1] + "…"

@@ -11,7 +11,7 @@ import unicodedata
 from fractions import Fraction
 
 from ribbon.lengths.length import Length
-from ribbon.lengths.plain import LONGEST_TEXT, plain, shown
+from ribbon.lengths.plain import LONGEST_TEXT, plain, quoted
 from ribbon.lengths.sums import Amount, Sum, Unreadable
 from ribbon.lengths.units import UNITS, Unit
 
@@ -50,18 +50,18 @@ def _checked(text: str, what: str, example: str) -> str:
         raise Unreadable(f"{len(text)} characters are too many for {what}", f"use at most {LONGEST_TEXT}; {example}")
     bare, loose = loosened(text)
     if loose:
-        raise Unreadable(f"“{shown(text)}” is about, and here it must be firm", f"write {bare}")
+        raise Unreadable(f"“{quoted(text)}” is about, and here it must be firm", f"write {bare}")
     said = plain(text)
     if not said:
         raise Unreadable(f"{what} is missing", example)
     if said.startswith("-"):
-        raise Unreadable(f"“{shown(text)}” is below nought", f"{what} counts up from nought; {example}")
+        raise Unreadable(f"“{quoted(text)}” is below nought", f"{what} counts up from nought; {example}")
     return said
 
 
 def _bounded(found: Amount, text: str, what: str, example: str) -> Amount:
     if found.value < 0:
-        raise Unreadable(f"“{shown(text)}” comes to less than nought", f"{what} counts up from nought; {example}")
+        raise Unreadable(f"“{quoted(text)}” comes to less than nought", f"{what} counts up from nought; {example}")
     return found
 
 
@@ -70,7 +70,9 @@ def _length_of(text: str, unit: Unit) -> tuple[Sum, Amount]:
     found = _bounded(reckoned.amount(), text, "a length", _EXAMPLE)
     if found.power not in (0, 1) or (found.power == 0 and not found.bare):
         makes = {2: "an area", 0: "a number"}.get(found.power, "no length")
-        raise Unreadable(f"“{shown(text)}” makes {makes} and no length", "multiply and divide lengths by plain numbers")
+        raise Unreadable(
+            f"“{quoted(text)}” makes {makes} and no length", "multiply and divide lengths by plain numbers"
+        )
     return reckoned, found
 
 
@@ -88,7 +90,7 @@ def read_length(text: str, unit: Unit) -> Length:
     _, found = _length_of(text, unit)
     total = Length(found.value if found.power else found.value * unit.mm)
     if total > LONGEST:
-        raise Unreadable(f"“{shown(text)}” is longer than ten kilometres", "check the unit: mm, cm, m, in, ft or yd")
+        raise Unreadable(f"“{quoted(text)}” is longer than ten kilometres", "check the unit: mm, cm, m, in, ft or yd")
     return total
 
 
@@ -130,7 +132,7 @@ def read_ratio(text: str) -> Fraction:
     said = _TIMES_BEFORE.sub("", _PERCENT.sub("", _TIMES_AFTER.sub("", said)))
     value = _pure(said, text, "a ratio", example) / (100 if hundredths else 1)
     if value > 1000:
-        raise Unreadable(f"a fullness of {shown(text)} is past any cloth", "most work lies between 1½ and 4")
+        raise Unreadable(f"a fullness of {quoted(text)} is past any cloth", "most work lies between 1½ and 4")
     return value
 
 
@@ -141,10 +143,10 @@ def _pure(said: str, text: str, what: str, example: str) -> Fraction:
     for side in (one, *other[:1]):
         found = _bounded(Sum(side, text, UNITS["mm"], what, example).amount(), text, what, example)
         if found.power:
-            raise Unreadable(f"“{shown(text)}” is a length and not {what}", example)
+            raise Unreadable(f"“{quoted(text)}” is a length and not {what}", example)
         values.append(found.value)
     if len(other) > 1 or (other and not values[1]):
-        raise Unreadable(f"“{shown(text)}” was not understood as {what}", example)
+        raise Unreadable(f"“{quoted(text)}” was not understood as {what}", example)
     return values[0] / values[1] if other else values[0]
 
 
@@ -159,12 +161,12 @@ def read_count(text: str) -> int:
     if value.denominator != 1:
         low = int(value)
         raise Unreadable(
-            f"{shown(text)} is not a whole count", f"pleats are whole: {low} or {low + 1}" if low else "use 1 or more"
+            f"{quoted(text)} is not a whole count", f"pleats are whole: {low} or {low + 1}" if low else "use 1 or more"
         )
     if value < 1:
         raise Unreadable("a count of nought folds nothing", "use 1 or more")
     if value > MOST_PLEATS:
-        raise Unreadable(f"{shown(text)} pleats are more than can be worked here", f"use at most {MOST_PLEATS}")
+        raise Unreadable(f"{quoted(text)} pleats are more than can be worked here", f"use at most {MOST_PLEATS}")
     return int(value)
 
 
@@ -183,7 +185,7 @@ def read_part(text: str) -> Fraction:
             f"did you mean {meant}, or {float(value):g} % as it stands", f"write {meant} or {float(value):g} %"
         )
     if value > 1000:
-        raise Unreadable(f"{shown(text)} is more than all there is", example)
+        raise Unreadable(f"{quoted(text)} is more than all there is", example)
     return value / 100
 
 
@@ -195,7 +197,7 @@ def read_price(text: str) -> Fraction:
     said = re.sub(r"(?<=[0-9])[.,](?:-+)$", "", said)
     value = _pure(said, text, "a price", example)
     if value > 1_000_000:
-        raise Unreadable(f"{shown(text)} is past any cloth", "check the price")
+        raise Unreadable(f"{quoted(text)} is past any cloth", "check the price")
     return value
 
 
@@ -213,6 +215,6 @@ def read_weight(text: str, unit: Unit) -> Fraction:
     bare = not ounces and not _GRAMS.search(said)
     value = _pure(_GRAMS.sub("", _OUNCES.sub("", said)), text, "a weight", example)
     if value > 100_000:
-        raise Unreadable(f"{shown(text)} is heavier than any cloth", example)
+        raise Unreadable(f"{quoted(text)} is heavier than any cloth", example)
     ounces = ounces or (bare and unit.binary and value <= _MOST_OUNCES)
     return value * OUNCE_A_YARD if ounces else value

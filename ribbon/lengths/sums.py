@@ -19,7 +19,7 @@ import re
 from dataclasses import dataclass
 from fractions import Fraction
 
-from ribbon.lengths.plain import shown
+from ribbon.lengths.plain import quoted
 from ribbon.lengths.units import UNITS, Unit, unit_named
 
 MOST_DIGITS = 12
@@ -78,7 +78,7 @@ class Sum:
         return found
 
     def _not_understood(self) -> Unreadable:
-        return Unreadable(f"“{shown(self.typed)}” was not understood as {self.what}", self.example)
+        return Unreadable(f"“{quoted(self.typed)}” was not understood as {self.what}", self.example)
 
     def _skip(self) -> None:
         while self.at < len(self.said) and self.said[self.at] == " ":
@@ -95,7 +95,7 @@ class Sum:
 
     def _sum(self, depth: int) -> Amount:
         if depth > 12:
-            raise Unreadable(f"“{shown(self.typed)}” has too many brackets", "use fewer brackets")
+            raise Unreadable(f"“{quoted(self.typed)}” has too many brackets", "use fewer brackets")
         found = self._product(depth)
         while sign := self._next("+-"):
             found = self._added(found, self._product(depth), 1 if sign == "+" else -1)
@@ -109,7 +109,7 @@ class Sum:
                 b = self._as_length(b)
             else:
                 raise Unreadable(
-                    f"“{shown(self.typed)}” adds a number to a length",
+                    f"“{quoted(self.typed)}” adds a number to a length",
                     "give both a unit, or neither",
                 )
         return Amount(a.value + sign * b.value, a.power, a.bare and b.bare, a.start, b.end)
@@ -125,7 +125,7 @@ class Sum:
             if sign in "*x":
                 value, power = found.value * other.value, found.power + other.power
             elif not other.value:
-                raise Unreadable(f"“{shown(self.typed)}” divides by nought", "divide by another number")
+                raise Unreadable(f"“{quoted(self.typed)}” divides by nought", "divide by another number")
             else:
                 value, power = found.value / other.value, found.power - other.power
             found = Amount(value, power, found.bare and other.bare, found.start, other.end)
@@ -137,7 +137,7 @@ class Sum:
         if self._next("("):
             inner = self._sum(depth + 1)
             if not self._next(")"):
-                raise Unreadable(f"“{shown(self.typed)}” opens a bracket and does not close it", "close the bracket")
+                raise Unreadable(f"“{quoted(self.typed)}” opens a bracket and does not close it", "close the bracket")
             self._skip()
             unit = self._unit() if inner.bare else None
             value, power = (inner.value * unit.mm, 1) if unit else (inner.value, inner.power)
@@ -151,7 +151,7 @@ class Sum:
             return None
         named = unit_named(word.group())
         if named is None:
-            raise Unreadable(f"“{shown(word.group())}” is not a unit known here", self.example)
+            raise Unreadable(f"“{quoted(word.group())}” is not a unit known here", self.example)
         self.at = word.end()
         return named
 
@@ -162,7 +162,7 @@ class Sum:
             text = found.group() if found else ""
             feet, rest = text.split("'")
             raise Unreadable(
-                f"“{shown(self.typed)}” may mean {feet}{rest} or {feet} ft {rest} in",
+                f"“{quoted(self.typed)}” may mean {feet}{rest} or {feet} ft {rest} in",
                 f"write {feet}{rest} or {feet} ft {rest} in",
             )
         match = _NUMBER.match(self.said, self.at)
@@ -184,13 +184,13 @@ class Sum:
             raise Unreadable(f"a number of {digits} digits is past any tape", f"use at most {most} digits")
         if top:
             if not int(bottom):
-                raise Unreadable(f"“{shown(self.typed)}” divides by nought", "write the fraction as 1/2, 3/8 or 5/16")
+                raise Unreadable(f"“{quoted(self.typed)}” divides by nought", "write the fraction as 1/2, 3/8 or 5/16")
             return int(match["whole"] or match["loose"] or 0) + Fraction(int(top), int(bottom))
         if match["decimal"]:
             whole, _, tenths = match["decimal"].replace(",", ".").partition(".")
             if len(tenths) == 3 and whole.strip("0") and self._thousands(match):
                 raise Unreadable(
-                    f"“{shown(self.typed)}” may mean {whole}{tenths} or {whole}.{tenths}",
+                    f"“{quoted(self.typed)}” may mean {whole}{tenths} or {whole}.{tenths}",
                     f"write {whole}{tenths} or {whole}.{tenths}0",
                 )
             return Fraction(int((whole or "0") + tenths), 10 ** len(tenths))
@@ -238,7 +238,7 @@ class Sum:
                 named = self._unsaid(last, value, joined, part=part)
             elif named.mm >= last.mm:
                 raise Unreadable(
-                    f"“{shown(self.typed)}” names its units out of order", "write the larger unit first: 2' 3 1/2\""
+                    f"“{quoted(self.typed)}” names its units out of order", "write the larger unit first: 2' 3 1/2\""
                 )
             total, last = total + value * named.mm, named
 
@@ -268,4 +268,4 @@ class Sum:
             return last
         if last.next_smaller:
             return UNITS[last.next_smaller]
-        raise Unreadable(f"“{shown(self.typed)}” ends in a number without a unit", self.example)
+        raise Unreadable(f"“{quoted(self.typed)}” ends in a number without a unit", self.example)

@@ -6,13 +6,13 @@ from collections.abc import Mapping
 from typing import NamedTuple
 
 
-class About(NamedTuple):
+class LooseFact(NamedTuple):
     """A fact as it is typed that gives way before any firm one."""
 
     text: str
 
 
-Fact = str | bool | About | None
+Fact = str | bool | LooseFact | None
 """A fact as it is typed; None lets go of what is there."""
 
 

@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from ribbon.errors import refuse
 from ribbon.lengths import ZERO, Length, Scribe, Unit, typed
-from ribbon.offers.change import About, Change, Fact
+from ribbon.offers.change import Change, Fact, LooseFact
 from ribbon.pleats import Kind
 
 
@@ -98,7 +98,7 @@ def evened_change(made: Evened, keep: Keep, unit: Unit) -> Change:
     facts: dict[str, Fact] = {}
     for name, value in pins_for(made, keep).items():
         text = str(value) if name == "count" else typed(Length(value), unit)
-        facts[f"pins.{name}"] = About(text) if name == "spacing" else text
+        facts[f"pins.{name}"] = LooseFact(text) if name == "spacing" else text
     return Change.of(
         f"{made.count} {'pleat' if made.count == 1 else 'pleats'}, each {write(made.depth).text} deep with {write(made.gap).text} to the next: "
         f"no depth changes by more than {write(made.deeper).text}, no gap by more than {write(made.apart).text}.",

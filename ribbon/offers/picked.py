@@ -10,7 +10,7 @@ from ribbon.edge.plan import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts.section import Pin, Section
 from ribbon.lengths import Length, typed, typed_number, write_ratio
-from ribbon.offers.change import About, Change, Fact
+from ribbon.offers.change import Change, Fact, LooseFact
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
 
@@ -36,7 +36,7 @@ def _typed(section: Section, name: Quantity) -> Fact:
     if pin is None:
         return None
     text = typed(Length(pin.value), section.unit) if name.is_length else typed_number(pin.value)
-    return text if pin.firm else About(text)
+    return text if pin.firm else LooseFact(text)
 
 
 def picked_section(chosen: Plan, count: Fraction) -> Section:

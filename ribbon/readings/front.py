@@ -46,7 +46,7 @@ def on_span(walked: Walk, one: Showing) -> tuple[int, int]:
     return one.start + times * whole, one.end + times * whole
 
 
-def on_cloth(walked: Walk, one: Showing) -> tuple[int, int]:
+def on_flat(walked: Walk, one: Showing) -> tuple[int, int]:
     """The stretch of flat cloth that `one` shows, in parts of the walk; of cloth that is not drawn up."""
     start, end = on_span(walked, one)
     at, x = walked.flat[one.span], walked.x[one.span]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from itertools import pairwise
 from typing import NamedTuple
 
-from ribbon.readings.front import Showing, front, on_cloth
+from ribbon.readings.front import Showing, front, on_flat
 from ribbon.readings.stack import stacked
 from ribbon.strip import Role, Strip, Walk
 
@@ -35,7 +35,7 @@ def hidden(strip: Strip, walked: Walk) -> list[Hidden]:
 def _hidden(strip: Strip, walked: Walk) -> list[Hidden]:
     standing = {n for n, span in enumerate(strip.spans) if span.role not in _LYING}
     seen = front(walked) if not standing else _front_without(walked, standing)
-    shown = [on_cloth(walked, one) for one in seen]
+    shown = [on_flat(walked, one) for one in seen]
     shown += [walked.flat[n : n + 2] for n in standing if strip.spans[n].role not in _ANYWHERE]  # type: ignore[misc]
     whole = walked.flat[-1]
     merged: list[tuple[int, int]] = []

@@ -131,7 +131,7 @@ def _of(word: str) -> str:
     return {"half": "this half", "piece": "the piece", "garment": "the garment"}[word]
 
 
-def lining_says(section: Section) -> str:
+def lining_nests_says(section: Section) -> str:
     """How the lining is pleated so that it nests."""
     turned = {
         Facing.RIGHT: "facing left",

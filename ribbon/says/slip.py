@@ -19,7 +19,7 @@ from ribbon.says.notes import (
     facing_says,
     gathers_say,
     insert_says,
-    lining_says,
+    lining_nests_says,
     stops_say,
     taper_says,
 )
@@ -65,7 +65,7 @@ def slip(whole: EdgePlan, made: Joined | None, more: Length = ZERO, *, lined: bo
         if one.plan is not None:
             found += [Sentence(said.about, _of(name, said.text)) for said in _made_as(whole, one.plan)]
     if lined and whole.only:
-        found.append(Sentence("lining", lining_says(whole.only.section)))
+        found.append(Sentence("lining", lining_nests_says(whole.only.section)))
     return found
 
 

@@ -12,7 +12,7 @@ from math import ceil, floor
 
 from ribbon.errors import refuse
 from ribbon.facts.section import Remainder, Section
-from ribbon.gathers import usual
+from ribbon.gathers import suggested_ratio
 from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pleats import Default, Quantity, Relation
 from ribbon.pleats.relation import MEET, NOUGHT
@@ -233,7 +233,7 @@ class _Solving:
                 return Assumed(
                     Q.FULLNESS, Fraction(2), "pleats that need not meet want a depth, a flat width or a fullness"
                 )
-        suggested = usual(section.gathering) if not kind.folded and Q.FULLNESS not in known.values else None
+        suggested = suggested_ratio(section.gathering) if not kind.folded and Q.FULLNESS not in known.values else None
         if suggested is not None and Q.FULLNESS not in self.let_go:
             self.facts[Q.FULLNESS] = suggested[0]
             self.loose.add(Q.FULLNESS)

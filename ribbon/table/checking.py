@@ -166,12 +166,12 @@ def _says(section: Edge, whole: Plan | None, told: Verdict) -> list[str]:
     return found
 
 
-def usual(checks: Sequence[tuple[Length, int]]) -> tuple[Length, Length] | None:
+def usual_error(checks: Sequence[tuple[Length, int]]) -> tuple[Length, Length] | None:
     """(mean, spread) of the error per pleat over several checks of one cloth, each an error and a count of pleats.
 
     Above nought where it comes out wide.  None without a check of pleats.
 
-    >>> usual([(Length(12), 24), (Length(6), 24)]) == (Length(3) / 8, Length(1) / 4)
+    >>> usual_error([(Length(12), 24), (Length(6), 24)]) == (Length(3) / 8, Length(1) / 4)
     True
     """
     shares = [off / count for off, count in checks if count]

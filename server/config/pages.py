@@ -24,7 +24,7 @@ def page(request: HttpRequest) -> HttpResponse:
 
 
 @require_safe
-def described(request: HttpRequest) -> HttpResponse:
+def description(request: HttpRequest) -> HttpResponse:
     """The description of the API, as it is committed: a test holds it to be that of the program."""
     return HttpResponse((settings.ROOT / "docs" / "openapi.json").read_bytes(), content_type="application/json")
 

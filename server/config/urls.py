@@ -3,11 +3,11 @@
 from django.urls import path, re_path
 
 from server.api import api
-from server.config.pages import described, page
+from server.config.pages import description, page
 from server.config.trouble import begin_empty, bring_back
 
 urlpatterns = [
-    path("api/openapi.json", described),
+    path("api/openapi.json", description),
     path("api/", api.urls),
     path("trouble/backup", bring_back),
     path("trouble/empty", begin_empty),

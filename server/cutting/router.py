@@ -11,7 +11,7 @@ from server.cutting.out import ClothOut, CutOut
 from server.cutting.step import cloth_of
 from server.wire.json import answer
 from server.wire.problems import REFUSED
-from server.wire.read_edge import read
+from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
 from server.wire.work import WorkIn
 
@@ -30,7 +30,7 @@ class CutIn(WorkIn):
 @router.post("/cloth", response={200: ClothOut, **REFUSED}, operation_id="cloth")
 def section_cloth(request: HttpRequest, section: SectionSpec) -> HttpResponse:
     """One section on its cloth: joins compared, the ways it can lie, what to buy, what the cloth at hand makes.  Stateless."""
-    return answer(cloth_of(read(section).whole))
+    return answer(cloth_of(read_section(section).whole))
 
 
 @router.post("/cut", response={200: CutOut, **REFUSED}, operation_id="cut")

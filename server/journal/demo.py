@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 from django.utils import timezone
 
-from server.journal.models import Check, Place
+from server.journal.models import Check, TablePlace
 from server.works.cloths import unhoused
 from server.works.demo import put_demo_works
 from server.works.models import Work
@@ -45,7 +45,7 @@ def add_demo_works() -> list[Work]:
         if section is None:
             continue
         if work.name in _HALF_MARKED:
-            Place.objects.create(work=work, section=section.key, at=_HALF_MARKED[work.name])
+            TablePlace.objects.create(work=work, section=section.key, at=_HALF_MARKED[work.name])
         for measured in _CHECKED.get(work.name, []):
             Check.objects.create(
                 work=work, section=section.key, name=section.name, at=timezone.now(), measured=measured,

@@ -7,7 +7,7 @@ from django.db import models
 from server.works.models import Work, new_key
 
 
-class Place(models.Model):
+class TablePlace(models.Model):
     """How far the marking of one piece has come."""
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="places")
@@ -16,6 +16,9 @@ class Place(models.Model):
     nought = models.CharField(max_length=6, default="start")
     side = models.CharField(max_length=2, default="RS")
     folded = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        db_table = "journal_place"
 
     def __str__(self) -> str:
         return f"{self.section}: {self.at}"

@@ -27,7 +27,7 @@ def schema() -> dict[str, Any]:
     return OpenFile.model_json_schema()
 
 
-def written(key: str) -> tuple[bytes, str]:
+def file_of(key: str) -> tuple[bytes, str]:
     """(the file of a work, its name)."""
     work = works.find(key)
     kept = works.document(work)
@@ -72,7 +72,7 @@ def fits(size: int, name: str) -> None:
         )
 
 
-def read(data: bytes, name: str) -> OpenFile:
+def read_file(data: bytes, name: str) -> OpenFile:
     """The file, checked whole.  Raises `Refusal` with every problem and its path."""
     fits(len(data), name)
     try:
@@ -142,7 +142,7 @@ def _current(said: dict[str, Any]) -> dict[str, Any]:
 @transaction.atomic
 def taken_in(data: bytes, name: str) -> Work:
     """A new work from a file.  Raises `Refusal`, and then nothing is made."""
-    file = read(data, name).work
+    file = read_file(data, name).work
     sections = [
         {"name": one.name, "spec": one.spec.model_dump(mode="json", exclude_unset=True)} for one in file.sections
     ]

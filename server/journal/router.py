@@ -150,7 +150,7 @@ def discard_work(request: HttpRequest, key: str) -> HttpResponse:
 @router.get("/works/{key}/file", response=_NO, operation_id="work_file", openapi_extra=described("application/json"))
 def work_file(request: HttpRequest, key: str) -> HttpResponse:
     """A work as one open file."""
-    data, name = openfile.written(key)
+    data, name = openfile.file_of(key)
     return attached(data, name, "application/json")
 
 

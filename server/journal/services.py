@@ -11,8 +11,8 @@ from django.utils import timezone
 from ribbon.edge import edge_plan
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
-from ribbon.table.checking import Verdict, usual
-from server.journal.models import Check, Photograph, Place
+from ribbon.table.checking import Verdict, usual_error
+from server.journal.models import Check, Photograph, TablePlace
 from server.journal.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
@@ -153,7 +153,7 @@ def usual_of(cloth: str, unit: str, without: str = "") -> dict[str, Any] | None:
         if count:
             share = read[1].off / count
             each.append({"work": check.work.name, "mm": float(share.mm), "text": scribe.write(abs(share)).text})
-    came = usual(found)
+    came = usual_error(found)
     if came is None:
         return None
     mean, spread = came
@@ -178,7 +178,7 @@ def put_place(key: str, section: str, given: dict[str, Any]) -> dict[str, Any]:
     work = works.find(key)
     if works.section_of(works.document(work), section) is None:
         raise Http404
-    place, _ = Place.objects.update_or_create(section=section, defaults={"work": work, **given})
+    place, _ = TablePlace.objects.update_or_create(section=section, defaults={"work": work, **given})
     return told_place(place)
 
 
@@ -187,7 +187,7 @@ def places_of(key: str) -> list[dict[str, Any]]:
     return [told_place(place) for place in works.find(key).places.all()]
 
 
-def told_place(place: Place) -> dict[str, Any]:
+def told_place(place: TablePlace) -> dict[str, Any]:
     """A place on the wire."""
     return {
         "section": place.section,

@@ -18,7 +18,7 @@ from django.utils import timezone
 from server.journal.models import Photograph
 from server.journal.photographs import folder, path_of
 from server.journal.services import counted
-from server.keeping.rows import ORDERS, TABLES, written
+from server.keeping.rows import ORDERS, TABLES, row_line
 from server.shelf.models import Cloth
 from server.works.models import Work
 from server.works.versions import CURRENT
@@ -123,7 +123,7 @@ def _write_rows(made: ZipFile, pictures: Path, progress: Progress) -> tuple[dict
                     for row in rows.iterator(chunk_size=200):
                         if isinstance(row, Photograph) and row.file not in files:
                             continue  # its picture was lost; what is left of it would not come back
-                        out.write(written(row) + b"\n")
+                        out.write(row_line(row) + b"\n")
                         counts[name] += 1
     finally:
         sqlite.transaction_mode = mode

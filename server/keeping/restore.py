@@ -29,7 +29,7 @@ from server.keeping.rows import TABLES, KeptRow
 from server.keeping.source import Damaged, Source
 from server.shelf.models import Cloth
 from server.wire.section import SectionSpec
-from server.works.differences import back, forward
+from server.works.differences import before_steps, forward
 from server.works.models import HighWater, Work
 
 _YOUNG = 3600.0  # s; a photograph that is just being taken in is not yet in any row
@@ -61,7 +61,7 @@ def restore(
     try:
         if own and whole.is_whole(path):
             place.mkdir(mode=0o700)
-            path = whole.of_today(path, place)
+            path = whole.backup_of_today(path, place)
         source = Source(path, name)
         counts = _Looked(source, progress).counts
         renamed = _pictures(source, progress)
@@ -116,7 +116,7 @@ class _Looked:
 
     def _row(self, source: Source, name: str, at: int, values: Any) -> KeptRow:
         table = TABLES[name]
-        row = read(name, at, values)
+        row = read_row(name, at, values)
         self.counts[name] += 1
         keys = self._keys.setdefault(name, set())
         for fields in (("pk", table.named), ("unique", *table.unique)):
@@ -165,7 +165,7 @@ class _Looked:
         done = [one for one in changes if not one[1]["undone"]]
         if done and undone and done[-1][1]["number"] > undone[0][1]["number"]:
             raise _Wrong("works.change", undone[0][0], "it is undone, and a later one is not")
-        for way, steps in ((back, reversed(done)), (forward, undone)):
+        for way, steps in ((before_steps, reversed(done)), (forward, undone)):
             now = document
             for at, change in steps:
                 before, now = now, self._stepped(way, now, at, change)
@@ -203,7 +203,7 @@ def _is_work(before: dict[str, Any], now: dict[str, Any], at: int) -> None:
         raise _Wrong("works.change", at, _said(error)) from None
 
 
-def read(name: str, at: int, values: Any) -> KeptRow:
+def read_row(name: str, at: int, values: Any) -> KeptRow:
     """A row by its own reader.  Raises `_Wrong`, naming the table, the row and the field."""
     try:
         row = TABLES[name].model_validate(values)
@@ -227,7 +227,7 @@ def _nested(value: Any) -> bool:
 def _put(source: Source, name: str, table: type[KeptRow], renamed: dict[str, str]) -> None:
     batch: list[Any] = []
     for at, values in source.rows(name):
-        row = read(name, at, values).values()
+        row = read_row(name, at, values).values()
         # As it was written, where that says the same: the order of names too.
         row |= {field: values[field] for field, value in row.items() if value == values.get(field) and _nested(value)}
         if name == "journal.photograph":

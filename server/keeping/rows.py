@@ -12,7 +12,7 @@ from django.db import models
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_validator
 
 from ribbon.lengths import UNITS, read_length
-from server.journal.models import Check, Photograph, Place
+from server.journal.models import Check, Photograph, TablePlace
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import wrong_with
 from server.wire.cloth import ClothSpec
@@ -20,7 +20,7 @@ from server.wire.section import SectionSpec
 from server.wire.times import Moment
 from server.wire.typed import Typed, UnitSign
 from server.wire.work import Cloths, ThingSpec
-from server.works.models import Answered, Change, HighWater, Section, Work
+from server.works.models import Answered, HighWater, Work, WorkChange, WorkSection
 from server.works.schema import Key, LogWords, Name, Purpose
 from server.works.services import with_words
 from server.works.versions import CURRENT
@@ -78,7 +78,7 @@ class KeptWork(KeptRow):
 class KeptSection(KeptRow):
     """A piece of a work."""
 
-    model = Section
+    model = WorkSection
     belongs = ("work_id", "works.work")
     key: Key
     work_id: Key
@@ -109,7 +109,7 @@ class StepRow(BaseModel):
 class KeptChange(KeptRow):
     """A change to a work."""
 
-    model = Change
+    model = WorkChange
     named, unique, belongs = "id", ("work_id", "number"), ("work_id", "works.work")
     id: Number
     work_id: Key
@@ -197,7 +197,7 @@ class KeptMovement(KeptRow):
 class KeptPlace(KeptRow):
     """How far the marking of a piece has come."""
 
-    model = Place
+    model = TablePlace
     named, unique, belongs = "id", ("section",), ("work_id", "works.work")
     id: Number
     work_id: Key
@@ -241,9 +241,9 @@ class KeptPhotograph(KeptRow):
     height: Annotated[int, Field(strict=True, ge=1, le=1600)]
 
 
-# In the order in which they can be put in: what belongs to something comes after it.
+# By the names of their tables, in the order in which they can be put in: what belongs to something comes after it.
 TABLES: dict[str, type[KeptRow]] = {
-    f"{row.model.__module__.split('.')[1]}.{row.model.__name__.lower()}": row
+    row.model._meta.db_table.replace("_", ".", 1): row  # noqa: SLF001 - Django's own name for what is public
     for row in (
         KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph,
     )
@@ -251,7 +251,7 @@ TABLES: dict[str, type[KeptRow]] = {
 ORDERS = {"works.section": ("work_id", "position", "key"), "works.change": ("work_id", "number")}
 
 
-def written(row: models.Model) -> bytes:
+def row_line(row: models.Model) -> bytes:
     """A row as one line of a backup."""
     values = {field.attname: getattr(row, field.attname) for field in row._meta.concrete_fields}  # noqa: SLF001 - Django's own name for what is public
     return orjson.dumps(

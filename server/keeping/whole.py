@@ -69,7 +69,7 @@ def is_whole(path: Path) -> bool:
         return DATABASE in held.namelist()
 
 
-def of_today(path: Path, place: Path) -> Path:
+def backup_of_today(path: Path, place: Path) -> Path:
     """The same backup with its rows as this version writes them, made in the folder `place`.  Raises `Refusal`."""
     data = place / "data"
     (data / "photographs").mkdir(parents=True)

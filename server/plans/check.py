@@ -11,7 +11,7 @@ from ribbon.errors import Problem, Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_length
 from ribbon.table.checking import Verdict, verdict
 from server.plans.bounds import planned
-from server.wire.read_edge import Given, read
+from server.wire.read_edge import Given, read_section
 from server.wire.section import SectionSpec
 from server.wire.told import LengthOut, Writer
 from server.wire.typed import Strict, Typed
@@ -71,7 +71,7 @@ def _measures(said: list[str], unit: str) -> list[Length]:
 def given_of(said: CheckIn) -> Given:
     """The section that was checked.  Raises `Refusal`, its paths below `spec`."""
     try:
-        return read(said.spec)
+        return read_section(said.spec)
     except Refusal as refusal:
         raise Refusal(problem.under("spec") for problem in refusal.problems) from None
 

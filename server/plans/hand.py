@@ -46,7 +46,7 @@ class MoveOut(TypedDict):
     text: str
 
 
-def move(said: MoveIn) -> MoveOut:
+def moved_pin(said: MoveIn) -> MoveOut:
     """What a pin says after it was moved by hand.  Raises `Refusal`."""
     unit = UNITS[said.unit]
     texts = Texts(unit)

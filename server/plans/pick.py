@@ -7,11 +7,10 @@ from pydantic import Field
 from ribbon.edge import plan
 from ribbon.errors import refuse
 from ribbon.lengths import Unreadable, loosened, read_ratio
-from ribbon.offers import About as LooseFact
-from ribbon.offers import Change, Fact, picked, picked_section
+from ribbon.offers import Change, Fact, LooseFact, picked, picked_section
 from ribbon.pleats import Quantity
 from server.wire.change import ChangeOut, told_change
-from server.wire.read_edge import read
+from server.wire.read_edge import read_section
 from server.wire.section import About, SectionSpec
 from server.wire.typed import Strict, Typed
 
@@ -27,7 +26,7 @@ class PickIn(Strict):
 
 def pick_of(said: PickIn) -> ChangeOut:
     """The change to that count.  Raises `Refusal` where that many pleats cannot be."""
-    section = read(said.spec).edge.only
+    section = read_section(said.spec).edge.only
     try:
         count = read_ratio(str(said.count))
     except Unreadable as error:

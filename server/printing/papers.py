@@ -36,7 +36,7 @@ from server.cutting.cut import Plans, plans_of
 from server.plans.bounds import planned
 from server.plans.chalk import listed
 from server.printing.schema import FileIn, PaperIn
-from server.wire.read_edge import Given, read
+from server.wire.read_edge import Given, read_section
 
 MOST_SHEETS = 400
 MOST_MARKS = 8000
@@ -118,7 +118,7 @@ def file_of(asked: FileIn) -> tuple[bytes, str, str]:
 def _given(asked: PaperIn) -> Given:
     """The piece that the paper is of.  Raises `Refusal`, its paths below its section."""
     try:
-        return read(asked.sections[asked.here].spec, asked.cloths)
+        return read_section(asked.sections[asked.here].spec, asked.cloths)
     except Refusal as refusal:
         raise Refusal(problem.under(f"sections.{asked.here}.spec") for problem in refusal.problems) from None
 

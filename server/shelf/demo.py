@@ -19,5 +19,7 @@ def add_demo_cloths() -> None:
     _, rows, _ = services.prices()
     for row in rows:
         if row.name in at_hand:
-            services.put(row.name, row.unit, {**row.spec, "length": at_hand[row.name]})
-    services.put("Old bed sheet", "cm", {"usable": "180 cm", "length": "240 cm", "rectangle": True, "weight": "140"})
+            services.put_on_shelf(row.name, row.unit, {**row.spec, "length": at_hand[row.name]})
+    services.put_on_shelf(
+        "Old bed sheet", "cm", {"usable": "180 cm", "length": "240 cm", "rectangle": True, "weight": "140"}
+    )

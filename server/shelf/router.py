@@ -38,7 +38,7 @@ def list_cloths(request: HttpRequest) -> HttpResponse:
 @decorate_view(once)
 def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
     """A new cloth on the shelf."""
-    return answer(services.told(services.put(new.name, new.unit, _spec(new.spec))), 201)
+    return answer(services.told(services.put_on_shelf(new.name, new.unit, _spec(new.spec))), 201)
 
 
 @router.get("/table", response={403: Problems}, operation_id="cloths_table", openapi_extra=described("text/csv"))
@@ -83,11 +83,11 @@ def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpRe
 @decorate_view(once)
 def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """A length taken from the shelf for a work."""
-    return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=False)))
+    return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=False)))
 
 
 @router.post("/{key}/give", response={200: s.ClothRow, **_NO}, operation_id="give_cloth")
 @decorate_view(once)
 def give_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """A length given back to the shelf."""
-    return answer(services.told(services.move(key, moved.revision, moved.length, moved.work, back=True)))
+    return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=True)))

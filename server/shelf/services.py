@@ -79,7 +79,7 @@ def _checked(unit: str, spec: dict[str, Any]) -> dict[str, Any]:
 
 
 @transaction.atomic
-def put(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
+def put_on_shelf(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
     """A new cloth on the shelf.  Raises `Refusal`."""
     _room(1)
     return Cloth.objects.create(name=name, unit=unit, spec=_checked(unit, spec), touched=timezone.now())
@@ -94,7 +94,7 @@ def change(key: str, revision: int, name: str, unit: str, spec: dict[str, Any]) 
 
 
 @transaction.atomic
-def move(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
+def move_length(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
     """The cloth after a length went out to a work, or came back.  Raises `Refusal`."""
     cloth = _seen(key, revision)
     unit = UNITS[cloth.unit]

@@ -7,7 +7,7 @@ from typing import Annotated
 from pydantic import Field
 from typing_extensions import TypedDict
 
-from ribbon.offers import About, Change
+from ribbon.offers import Change, LooseFact
 
 
 class AboutOut(TypedDict):
@@ -29,6 +29,6 @@ class ChangeOut(TypedDict):
 def told_change(offered: Change) -> ChangeOut:
     """A change for the wire."""
     facts: dict[str, FactOut] = {
-        name: {"about": fact.text} if isinstance(fact, About) else fact for name, fact in offered.sets
+        name: {"about": fact.text} if isinstance(fact, LooseFact) else fact for name, fact in offered.sets
     }
     return {"says": offered.says, "change": facts}

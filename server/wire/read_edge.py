@@ -67,7 +67,7 @@ class Given:
         return {**self.more_bolts, **{role: bolt for role, bolt in own if bolt is not None}}
 
 
-def read(said: SectionSpec, cloths: Mapping[str, ClothSpec] = NO_CLOTHS) -> Given:
+def read_section(said: SectionSpec, cloths: Mapping[str, ClothSpec] = NO_CLOTHS) -> Given:
     """The edge that a section describes, on the cloths of its work.  Raises `Refusal` with everything that a plan cannot do without."""
     unit = UNITS[said.unit]
     texts, later = Texts(unit), Texts(unit)
@@ -266,7 +266,7 @@ def read_each(
     problems: list[Problem] = []
     for index, section in enumerate(said):
         try:
-            found.append(read(section, cloths).whole)
+            found.append(read_section(section, cloths).whole)
         except Refusal as refusal:
             problems += [
                 one if one.path.startswith("cloths.") and not section.cloths else one.under(f"{under}.{index}.spec")

@@ -76,10 +76,10 @@ def forward(document: Any, steps: list[Step]) -> Any:
     return document
 
 
-def back(document: Any, steps: list[Step]) -> Any:
+def before_steps(document: Any, steps: list[Step]) -> Any:
     """The document before those steps.  Raises ValueError where the steps do not lead to this document.
 
-    >>> back({"b": 2}, difference({"a": 1}, {"b": 2}))
+    >>> before_steps({"b": 2}, difference({"a": 1}, {"b": 2}))
     {'a': 1}
     """
     for step in reversed(steps):

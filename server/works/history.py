@@ -9,8 +9,8 @@ from typing import Any
 from django.db.models import Max
 from django.utils import timezone
 
-from server.works.differences import back, difference, forward
-from server.works.models import Change, Work
+from server.works.differences import before_steps, difference, forward
+from server.works.models import Work, WorkChange
 
 Document = dict[str, Any]
 Steps = list[dict[str, Any]]
@@ -28,11 +28,11 @@ def written_down(work: Work, before: Document, after: Document, says: str, place
     work.changes.filter(undone=True).delete()
     last = work.changes.last()
     if place and last is not None and last.place == place and (in_run or now - last.at < _ONE_STEP):
-        last.difference, last.at = difference(back(before, last.difference), after), now
+        last.difference, last.at = difference(before_steps(before, last.difference), after), now
         last.save(update_fields=("difference", "at"))
         return
     number = (work.changes.aggregate(Max("number"))["number__max"] or 0) + 1
-    Change.objects.create(
+    WorkChange.objects.create(
         work=work, number=number, says=says[:200], place=place, at=now, difference=difference(before, after)
     )
     _fold(work, after)
@@ -46,7 +46,7 @@ def stepped(work: Work, now: Document, *, backwards: bool) -> Document | None:
     found.undone = backwards
     found.place = ""  # what is typed next is a step of its own
     found.save(update_fields=("undone", "place"))
-    stepped_to: Document = back(now, found.difference) if backwards else forward(now, found.difference)
+    stepped_to: Document = before_steps(now, found.difference) if backwards else forward(now, found.difference)
     return stepped_to
 
 
@@ -56,18 +56,18 @@ def _fold(work: Work, now: Document) -> None:
         return
     changes = list(work.changes.filter(undone=False))
     for change in reversed(changes[-KEPT:]):
-        now = back(now, change.difference)
+        now = before_steps(now, change.difference)
     old = changes[:-KEPT]
     days = [list(steps) for _, steps in groupby(old, lambda change: change.at.date())]
     for steps in reversed(days):
         after = now
         for change in reversed(steps):
-            now = back(now, change.difference)
+            now = before_steps(now, change.difference)
         if len(steps) > 1:
             last = steps[-1]
             last.difference, last.says, last.place = difference(now, after), _day(last.at), ""
             last.save(update_fields=("difference", "says", "place"))
-            Change.objects.filter(pk__in=[change.pk for change in steps[:-1]]).delete()
+            WorkChange.objects.filter(pk__in=[change.pk for change in steps[:-1]]).delete()
 
 
 def _day(at: datetime) -> str:

@@ -10,7 +10,7 @@ from pydantic import ValidationError
 
 from ribbon.errors import Refusal
 from server.plans.glance import Glance, glance_of
-from server.wire.read_edge import read
+from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
 from server.works.cloths import unhoused
 from server.works.models import Work
@@ -70,7 +70,7 @@ def _stage(work: Any, step: str) -> str:
 
 def _glance(section: Any) -> tuple[Glance | None, str]:
     try:
-        given = read(SectionSpec.model_validate(unhoused(section.spec, section.work.cloths)))
+        given = read_section(SectionSpec.model_validate(unhoused(section.spec, section.work.cloths)))
     except (ValidationError, Refusal):
         return None, "Pleat: a figure could not be read"
     try:

@@ -35,7 +35,7 @@ class Work(models.Model):
         return self.name
 
 
-class Section(models.Model):
+class WorkSection(models.Model):
     """One piece of a work: its spec just as typed, and the version of the shape that the spec has."""
 
     key = models.CharField(primary_key=True, max_length=10, default=new_key, editable=False)
@@ -46,13 +46,14 @@ class Section(models.Model):
     version = models.PositiveIntegerField(default=1)
 
     class Meta:
+        db_table = "works_section"
         ordering = ("position",)
 
     def __str__(self) -> str:
         return self.name
 
 
-class Change(models.Model):
+class WorkChange(models.Model):
     """One change to a work: what it made different, so that it can be undone and done again."""
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="changes")
@@ -64,6 +65,7 @@ class Change(models.Model):
     undone = models.BooleanField(default=False)
 
     class Meta:
+        db_table = "works_change"
         ordering = ("number",)
         constraints = (models.UniqueConstraint(fields=("work", "number"), name="one_change_a_number"),)
 

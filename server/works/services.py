@@ -15,7 +15,7 @@ from ribbon.errors import refuse
 from server.wire.problems import one
 from server.works.cloths import MOST_CLOTHS, TooMany, housed, with_spec
 from server.works.history import Document, stepped, written_down
-from server.works.models import HighWater, Section, Work, new_key
+from server.works.models import HighWater, Work, WorkSection, new_key
 from server.works.stamps import newer, parts_changed, stamped
 from server.works.versions import CURRENT
 
@@ -105,7 +105,7 @@ def create(
         touched=timezone.now(),
     )
     for position, section in enumerate(made["sections"]):
-        Section.objects.create(
+        WorkSection.objects.create(
             work=work, position=position, name=section["name"], spec=section["spec"], version=CURRENT
         )
     return work
@@ -214,7 +214,7 @@ def _put(work: Work, before: Document, after: Document) -> None:
         there[key].delete()
     for position, section in enumerate(after["sections"]):
         values = {"name": section["name"], "spec": section["spec"], "version": section["version"], "position": position}
-        row = there.get(section["key"]) or Section(key=section["key"], work=work)
+        row = there.get(section["key"]) or WorkSection(key=section["key"], work=work)
         if row.key not in there or any(getattr(row, name) != value for name, value in values.items()):
             for name, value in values.items():
                 setattr(row, name, value)

@@ -20,7 +20,7 @@ from server.cutting.step import cloth_of
 from server.plans.answer import answer_of
 from server.plans.chalk import chalk_of
 from server.plans.fold import fold_of
-from server.wire.read_edge import read
+from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
 
 Call = tuple[str, tuple[Any, ...], dict[str, Any]]
@@ -102,7 +102,7 @@ def made(monkeypatch: pytest.MonkeyPatch) -> list[Call]:
 @pytest.mark.parametrize("name", EDGES)
 @pytest.mark.parametrize("answer", ["plan", "cloth", "chalk", "fold"])
 def test_nothing_is_made_twice(name: str, answer: str, made: list[Call]) -> None:
-    given = read(SectionSpec.model_validate(EDGES[name]))
+    given = read_section(SectionSpec.model_validate(EDGES[name]))
     asked: dict[str, Callable[[], object]] = {
         "plan": lambda: answer_of(given),
         "cloth": lambda: cloth_of(given),

@@ -16,7 +16,7 @@ from ribbon.facts import KINDS, Edge, End, Pin, Section, Stretch, beside
 from ribbon.lengths import UNITS, Length
 from ribbon.pleats import Quantity
 from ribbon.strip import walk
-from ribbon.table.checking import usual, verdict
+from ribbon.table.checking import usual_error, verdict
 from tests.examples import law
 
 Q = Quantity
@@ -151,8 +151,8 @@ def test_more_than_the_pleats_can_give_is_refused() -> None:
 
 
 def test_the_usual_error_of_a_cloth() -> None:
-    assert usual([]) is None
-    assert usual([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (Length(1) / 2, Length(1))
+    assert usual_error([]) is None
+    assert usual_error([(Length(23), 23), (Length(0), 23), (Length(5), 0)]) == (Length(1) / 2, Length(1))
 
 
 @law(300)

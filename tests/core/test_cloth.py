@@ -29,7 +29,7 @@ from ribbon.cloth import (
     repeat_of,
     savings,
     to_repeat,
-    usual,
+    usual_way,
     ways,
 )
 from ribbon.cloth.layout import lowest
@@ -78,9 +78,9 @@ def test_the_ways_on_the_bolt() -> None:
     assert (lengthways.length, lengthways.strips) == (cm("151.5"), 2)  # two side by side, one join
     assert (railroaded.length, railroaded.joins) == (cm("300"), 0)
     # Along it would take less, but the cloth would hang on its cross grain: that is for the sewist to say.
-    assert usual([across, lengthways, railroaded]).name == "across"
+    assert usual_way([across, lengthways, railroaded]).name == "across"
     nap = ways(Bolt(cm("140"), directional=True), drop, cm("300"), WIDTHS, cm("1.5"))
-    assert usual(nap).name == "across"
+    assert usual_way(nap).name == "across"
     assert all("direction" in way.why_not for way in nap[1:])
     long = ways(bolt, Drop(cm("200")), cm("300"), WIDTHS, cm("1.5"))
     assert {way.why_not for way in long[1:]} == {"the drop is longer than the cloth is wide"}

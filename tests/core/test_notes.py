@@ -15,7 +15,7 @@ from ribbon.says.notes import (
     facing_says,
     gathers_say,
     insert_says,
-    lining_says,
+    lining_nests_says,
     stops_say,
     taper_says,
 )
@@ -137,5 +137,5 @@ def test_gathers_and_linings() -> None:
     assert "Mark both edges in 16 parts" in said
     assert "Stitch 2 rows in 5 sections, so that no thread breaks: 140 cm of thread to a row, 1400 cm in all." in said
     assert gathered(plan(section("knife", ROW))) is None
-    assert "its pleats facing left" in lining_says(section("knife", ROW))
-    assert "facing" not in lining_says(section("box", ROW))
+    assert "its pleats facing left" in lining_nests_says(section("knife", ROW))
+    assert "facing" not in lining_nests_says(section("box", ROW))

@@ -8,7 +8,7 @@ from typing import Any
 from hypothesis import given
 from hypothesis import strategies as st
 
-from server.works.differences import back, difference, forward
+from server.works.differences import before_steps, difference, forward
 from tests.examples import law
 
 plain = (
@@ -37,7 +37,7 @@ def same(one: Any, other: Any) -> bool:
 def test_a_difference_leads_there_and_back(before: Any, after: Any) -> None:
     steps = difference(before, after)
     assert same(forward(before, steps), after)
-    assert same(back(after, steps), before)
+    assert same(before_steps(after, steps), before)
     assert bool(steps) != same(before, after)
 
 
@@ -47,7 +47,7 @@ def test_a_history_is_walked_back_to_its_beginning_and_on_again(states: list[Any
     steps = [difference(a, b) for a, b in pairwise(states)]
     now = states[-1]
     for step, state in zip(reversed(steps), reversed(states[:-1]), strict=True):
-        now = back(now, step)
+        now = before_steps(now, step)
         assert same(now, state)
     for step, state in zip(steps, states[1:], strict=True):
         now = forward(now, step)

@@ -12,7 +12,7 @@ from ribbon.edge import Plan, edge_plan
 from ribbon.errors import Refusal
 from ribbon.pleats import Quantity
 from ribbon.says.nearness import clearances
-from server.wire.read_edge import read
+from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
 from tests.examples import law
 
@@ -47,7 +47,7 @@ def test_neighbours_are_as_near_as_depth_and_spacing_say(
     spec = {"kind": kind, "unit": unit, "meet": False, "closed": closed, "pins": pins}
     spec |= {"facing": facing} if kind != "inverted" else {}
     try:
-        made = edge_plan(read(SectionSpec.model_validate(spec)).edge).only
+        made = edge_plan(read_section(SectionSpec.model_validate(spec)).edge).only
     except (Refusal, ValueError):
         made = None
     assume(made)
