@@ -104,6 +104,13 @@ class LookOut(TypedDict):
     front: list[ColourOut]
 
 
+class BoltOut(TypedDict):
+    """A cloth by itself: what can be used of its width, and of its length at hand once it is washed; null where not known."""
+
+    usable: LengthOut | None
+    at_hand: LengthOut | None
+
+
 class ClothOut(TypedDict):
     """One section on its cloth."""
 

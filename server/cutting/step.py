@@ -22,10 +22,12 @@ from ribbon.cloth import (
 from ribbon.cloth.on_cloth import OnCloth, on_cloth
 from ribbon.cloth.says import LINING_WAYS, way_says
 from ribbon.edge import EdgePlan
-from ribbon.facts import usual_seam
-from ribbon.lengths import Length, Unit, typed
+from ribbon.errors import Refusal
+from ribbon.facts import in_inches, usual_seam
+from ribbon.lengths import UNITS, Length, Scribe, Unit, typed
 from ribbon.readings import Joined, Strategy
 from server.cutting.out import (
+    BoltOut,
     BuyOut,
     ClothOut,
     LinedOut,
@@ -38,8 +40,25 @@ from server.cutting.out import (
 )
 from server.plans.bounds import planned
 from server.wire.change import told_change
+from server.wire.cloth import ClothSpec
+from server.wire.read_cloth import read_cloth
 from server.wire.read_edge import Given
-from server.wire.told import Writer, told_length
+from server.wire.told import LengthOut, Writer, told_length
+
+
+def bolt_of(said: ClothSpec, unit: str, habit: str | None) -> BoltOut:
+    """What there is of a cloth by itself.  Raises `Refusal` with everything that is wrong in it."""
+    own = UNITS[said.unit or unit]
+    imperial = in_inches(UNITS[unit], None if habit is None else habit == "inches")
+    found = read_cloth(said, "cloth", unit, imperial=imperial)
+    if found.problems or found.wrong:
+        raise Refusal([*found.problems, *found.wrong])
+    scribe = Scribe(own, None)
+
+    def size(length: Length | None) -> LengthOut | None:
+        return None if length is None else told_length(scribe, length)
+
+    return {"usable": size(found.facts.usable), "at_hand": size(found.bolt.washed if found.bolt else None)}
 
 
 def cloth_of(given: Given) -> ClothOut:

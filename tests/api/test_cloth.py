@@ -234,3 +234,25 @@ def _changed(spec: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
         if key.startswith("pins."):
             pins[key.removeprefix("pins.")] = value
     return {**spec, **rest, "pins": {key: value for key, value in pins.items() if value is not None}}
+
+
+def test_a_cloth_is_read_by_itself(ask: Asked) -> None:
+    """Whichever edge it is for: what there is of it, in its own unit, or everything that is wrong in it at once."""
+    status, told = ask(
+        "POST", "/cloth/read", {"cloth": {"width": "140", "selvedge": "1", "length": "260", "shrinkage": "4"}}
+    )
+    assert (status, told["usable"]["text"], told["at_hand"]["text"]) == (200, "138 cm", "249.6 cm")
+    own = {"usable": "54", "unit": "in", "length": "3 yd"}
+    assert ask("POST", "/cloth/read", {"cloth": own, "unit": "cm"})[1] == {
+        "usable": {"mm": 1371.6, "text": "54 in", "exact": True},
+        "at_hand": {"mm": 2743.2, "text": "108 in", "exact": True},
+    }
+    assert ask("POST", "/cloth/read", {"cloth": {}})[1] == {"usable": None, "at_hand": None}
+    status, refused = ask("POST", "/cloth/read", {"cloth": {"usable": "140", "length": "some", "along": "x"}})
+    assert status == 422
+    assert {one["path"] for one in refused["problems"]} >= {"cloth.length", "cloth.along"}
+    assert all(one["way_out"] for one in refused["problems"])
+    assert (
+        ask("POST", "/cloth/read", {"cloth": {"width": "2", "selvedge": "1"}})[1]["problems"][0]["path"]
+        == "cloth.selvedge"
+    )

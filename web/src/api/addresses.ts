@@ -13,6 +13,7 @@ export interface Answers {
   "/chalk": Json<"/api/chalk">;
   "/check": Json<"/api/check">;
   "/cloth": Json<"/api/cloth">;
+  "/cloth/read": Json<"/api/cloth/read">;
   "/cloths/table": Json<"/api/cloths/table">;
   "/cut": Json<"/api/cut">;
   "/even": Json<"/api/even">;

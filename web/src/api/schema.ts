@@ -188,6 +188,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cloth/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bolt Read
+         * @description A cloth by itself, or all that is wrong in it, each with a way out.  Stateless.
+         */
+        post: operations["read_bolt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cloths": {
         parameters: {
             query?: never;
@@ -1249,6 +1269,33 @@ export interface components {
             failed: string;
             /** Folder */
             folder: string;
+        };
+        /**
+         * BoltIn
+         * @description A cloth by itself, whichever edge is to be cut from it.
+         */
+        BoltIn: {
+            cloth: components["schemas"]["ClothSpec"];
+            /**
+             * Habit
+             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
+             */
+            habit?: ("metric" | "inches") | null;
+            /**
+             * Unit
+             * @description How bare numbers are read that the cloth has no unit of its own for.
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * BoltOut
+         * @description A cloth by itself: what can be used of its width, and of its length at hand once it is washed; null where not known.
+         */
+        BoltOut: {
+            at_hand: components["schemas"]["LengthOut"] | null;
+            usable: components["schemas"]["LengthOut"] | null;
         };
         /**
          * BuyOut
@@ -5109,6 +5156,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClothOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    read_bolt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoltIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoltOut"];
                 };
             };
             /** @description Bad Request */

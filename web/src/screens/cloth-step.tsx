@@ -182,9 +182,9 @@ function OtherCloth({ spec, cloths, role, onCloth }: Props) {
   const shown = other !== "" && other !== role;
   const own = cloths[other] ?? {};
   // Asked by itself: what is wrong with another cloth is no matter of this piece's plan.
-  const { problems } = useAsked(
-    "/cloth",
-    shown ? { kind: spec.kind, unit: spec.unit, habit: spec.habit, cloth: own } : null,
+  const { answer, problems } = useAsked(
+    "/cloth/read",
+    shown ? { cloth: own, unit: spec.unit, habit: spec.habit } : null,
     other,
   );
   return (
@@ -205,6 +205,11 @@ function OtherCloth({ spec, cloths, role, onCloth }: Props) {
             problems={problems.filter((one) => one.path.startsWith("cloth."))}
             onChange={(cloth) => onCloth(other, { unit: spec.unit ?? "cm", ...cloth }, "cloth")}
           />
+          {answer?.usable && (
+            <p className="mt-3 mb-0 font-semibold">
+              <Figure>{`${answer.usable.text} of its width can be used${answer.at_hand ? `; ${answer.at_hand.text} at hand, once washed` : ""}.`}</Figure>
+            </p>
+          )}
           <p className="mt-3 mb-0 text-smoke">
             Under Cut, a band or a pocket is cut from the {other} if you say so there.
           </p>
