@@ -33,8 +33,8 @@ def main() -> None:
     from server.config.wsgi import application
 
     found = listening(port)
-    print(f"Young Ribbon is at http://127.0.0.1:{port} (Ctrl-C ends it). Works are kept in {data}.", flush=True)
-    serve(found, application)
+    says = f"Young Ribbon is at http://127.0.0.1:{port} (Ctrl-C ends it). Works are kept in {data}."
+    serve(found, application, lambda: print(says, flush=True))
 
 
 def _free_port(said: str) -> int:

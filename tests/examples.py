@@ -6,7 +6,7 @@ import os
 
 from hypothesis import HealthCheck, settings
 
-_TIMES = float(os.environ.get("YOUNG_RIBBON_EXAMPLES", "0.3"))
+_TIMES = float(os.environ.get("YOUNG_RIBBON_EXAMPLES", "0.15"))
 FRESH = _TIMES > 1
 
 
@@ -19,3 +19,8 @@ def law(examples: int) -> settings:
         derandomize=not FRESH,
         database=None,
     )
+
+
+def seeds(many: int) -> range:
+    """The seeds of so many chance inputs, where each is a test of its own: fewer in `make test`, more in `make soak`."""
+    return range(max(4, int(many * _TIMES)))

@@ -113,9 +113,9 @@ def test_many_at_once_are_all_answered_and_memory_stays(tmp_path: Path) -> None:
             with error:
                 return error.code
 
-    with ThreadPoolExecutor(70) as many:
-        plans = [many.submit(planning, number) for number in range(150)]
-        saves = [many.submit(saving, number) for number in range(60)]
+    with ThreadPoolExecutor(50) as many:
+        plans = [many.submit(planning, number) for number in range(60)]
+        saves = [many.submit(saving, number) for number in range(24)]
         assert {one.result() for one in plans} == {200}
         assert {one.result() for one in saves} <= {200, 409}  # two to one work at the same moment are a disagreement
     place = Path(f"/proc/{running.pid}/task/{running.pid}/children")
@@ -133,7 +133,7 @@ def test_eight_photographs_at_once_leave_a_process_small(tmp_path: Path) -> None
     page.open(address).close()
     cookie = next(f"{one.name}={one.value}" for one in jar)
     made = BytesIO()
-    Image.radial_gradient("L").resize((6000, 6000)).convert("RGB").save(made, "JPEG")
+    Image.radial_gradient("L").resize((5000, 5000)).convert("RGB").save(made, "JPEG")
     head = b'--e\r\nContent-Disposition: form-data; name="photograph"; filename="a.jpg"\r\n\r\n'
     body = head + made.getvalue() + b"\r\n--e--\r\n"
     kind = "multipart/form-data; boundary=e"

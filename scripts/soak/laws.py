@@ -11,7 +11,7 @@ from collections import Counter
 from collections.abc import Callable
 from pathlib import Path
 
-_LAWS = ("tests/core", "tests/papers", "tests/api/test_door.py")
+_LAWS = ("tests/core", "tests/papers", "tests/api/test_door.py", "tests/api/test_offers.py")
 
 
 def laws(chance: random.Random, going: Callable[[], bool], place: Path) -> Counter[str]:

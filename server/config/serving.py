@@ -11,6 +11,8 @@ import socket
 import sys
 import threading
 import time
+from collections.abc import Callable
+from contextlib import suppress
 from types import FrameType
 from typing import Any
 
@@ -60,10 +62,11 @@ def listening(port: int) -> socket.socket:
     return found
 
 
-def serve(found: socket.socket, application: Any) -> None:
+def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> None:
     """Serve a WSGI application until the program is asked to end.  A process that ends by itself is put in place again.
 
-    The application is read in once, by the caller; every process is a copy of that one.
+    The application is read in once, by the caller; every process is a copy of that one.  `ready` is called as soon as
+    the program can be asked to end.
     """
     ending = False
 
@@ -71,15 +74,21 @@ def serve(found: socket.socket, application: Any) -> None:
         nonlocal ending
         ending = True
         for pid in running:
-            os.kill(pid, signal.SIGTERM)
+            with suppress(ProcessLookupError):
+                os.kill(pid, signal.SIGTERM)
 
     from django.db import connections
 
     connections.close_all()  # each process opens its own
 
-    running = {_started(found, number, application): number for number in range(PROCESSES)}
+    running: dict[int, int] = {}
     signal.signal(signal.SIGTERM, end)
     signal.signal(signal.SIGINT, end)
+    ready()
+    for number in range(PROCESSES):
+        running[_started(found, number, application)] = number
+    if ending:
+        end(signal.SIGTERM, None)  # asked while they were being started
     while running:
         try:
             pid, _ = os.wait()
@@ -108,6 +117,7 @@ def _started(found: socket.socket, number: int, application: Any) -> int:
 
 def _serve_as(found: socket.socket, number: int, parent: int, application: Any) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # the one above says when
+    signal.signal(signal.SIGTERM, signal.SIG_DFL)
     os.environ["YOUNG_RIBBON_PROCESS"] = str(number)
 
     from server.keeping.daily import keep_at_it

@@ -31,6 +31,18 @@ def warm() -> None:
     HERE.post("/api/plan", json.dumps(knife(20)), content_type="application/json")
 
 
+def slowness() -> float:
+    """How many times as long as on a usual machine a core takes just now; 1 at the least."""
+
+    def counted() -> float:
+        begun, total = time.process_time(), 0
+        for number in range(300_000):
+            total += number
+        return time.process_time() - begun
+
+    return max(1.0, min(counted() for _ in range(3)) / 0.03)
+
+
 USABLE = {"usable": "138 cm"}
 DROP = {"cloth": USABLE, "cutting": {"drop": {"finished": "60 cm"}}}
 NARROW = {"cloth": {"usable": "0.001 mm"}, "allowance": {"seam": "0"}, "gathering": {"longest": "100 m"}}
@@ -77,11 +89,13 @@ COSTLY: list[tuple[str, dict[str, Any], str, str]] = [
     ("address", "body", "code", "says"), COSTLY, ids=[f"{number}{one[0]}" for number, one in enumerate(COSTLY)]
 )
 def test_it_is_done_in_two_seconds_of_a_core_or_refused_in_a_sentence(
-    address: str, body: dict[str, Any], code: str, says: str
+    address: str, body: dict[str, Any], code: str, says: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
+    slow = slowness()
+    monkeypatch.setattr(guard, "SECONDS", 2 * slow)
     begun = time.process_time()
     answer = HERE.post(f"/api{address}", json.dumps(body), content_type="application/json")
-    assert time.process_time() - begun < 2.3
+    assert time.process_time() - begun < 2.3 * slow
     assert answer.status_code in (200, 422)
     if code:
         problem = answer.json()["problems"][0]

@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import Asked
+from tests.examples import seeds
 
 KINDS = ["knife", "box", "pinch", "inverted", "gather"]
 
@@ -66,7 +67,7 @@ def taken(spec: dict[str, Any], change: dict[str, Any]) -> dict[str, Any]:
     return after
 
 
-@pytest.mark.parametrize("seed", range(60))
+@pytest.mark.parametrize("seed", seeds(150))
 def test_what_is_offered_can_be_taken_and_does_what_it_says(ask: Asked, seed: int) -> None:
     spec = section(random.Random(seed))
     status, made = ask("POST", "/plan", spec)
@@ -103,7 +104,7 @@ def mends_hold(ask: Asked, spec: dict[str, Any], made: dict[str, Any]) -> int:
     return len(mended)
 
 
-@pytest.mark.parametrize("seed", range(20))
+@pytest.mark.parametrize("seed", seeds(60))
 def test_the_parts_of_a_mixed_edge_are_minded_too(ask: Asked, seed: int) -> None:
     chance = random.Random(2000 + seed)
     parts = [section(chance) for _ in range(chance.randint(1, 3))]
@@ -120,7 +121,7 @@ def test_the_parts_of_a_mixed_edge_are_minded_too(ask: Asked, seed: int) -> None
         assert all(one["message"].startswith("Part ") for one in made["warnings"] if one["mend"])
 
 
-@pytest.mark.parametrize("seed", range(30))
+@pytest.mark.parametrize("seed", seeds(80))
 def test_cloth_and_cut_ask_the_shop_for_the_same(ask: Asked, seed: int) -> None:
     """With a repeat along the cloth, Cut once left out the one by which the first drop begins."""
     spec = section(random.Random(1000 + seed))
