@@ -12,8 +12,9 @@ from typing import NamedTuple
 import rectpack
 
 from ribbon.cloth.bolt import Bolt
+from ribbon.cloth.fitting import Item
 from ribbon.cloth.nesting import PARTS, Nestling, nested
-from ribbon.cloth.packing import Item, checked, on_bins, packed
+from ribbon.cloth.packing import checked, on_bins, packed
 from ribbon.cloth.piece import CutPiece, Laid
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import ZERO, Length
@@ -31,7 +32,7 @@ class Layout(NamedTuple):
 
     `sheets` holds the sizes (width, length) of the rectangles laid on, one bolt of `length` where cloth is bought;
     `left` those pieces that found no place on the rectangles.  `first` is the repeat more that lets the first of the
-    pieces that match begin where the pattern asks for it.  `nested` tells that another look may find a shorter plan.
+    pieces that match begin where the pattern asks for it.  `again` tells that another look may find a shorter plan.
     """
 
     laid: tuple[Laid, ...]
@@ -41,7 +42,7 @@ class Layout(NamedTuple):
     sheets: tuple[Sheet, ...]
     left: tuple[CutPiece, ...]
     first: Length = ZERO
-    nested: bool = False
+    again: bool = False
 
     @property
     def needed(self) -> Length:
@@ -80,14 +81,15 @@ Copy = tuple[CutPiece, int]
 def _on_bolt(bolt: Bolt, single: list[Copy], *, search: bool, seed: int) -> Layout:
     matching = bool(bolt.along) and any(piece.matched for piece, _ in single)
     boxes = all(piece.opened.is_rectangle for piece, _ in single)
-    laid, best = _in_boxes(bolt, single, search=search and boxes)
-    nests = search and not matching and len(single) <= MOST_NESTED and not (boxes and (best or len(single) <= _FEW))
+    laid, best = _in_boxes(bolt, single, search=search and boxes, seed=seed)
+    nests = search and not matching and len(single) <= MOST_NESTED and not boxes
     if nests:
         laid = min((laid, _nested(bolt, single, seed) or laid), key=_reach)
     length = _reach(laid)
     bound = length if best and boxes else lowest(bolt, [piece for piece, _ in single])
     made = _measured(laid, (), length, ((bolt.usable, length),), min(bound, length))
-    return made._replace(first=bolt.along if matching else ZERO, nested=nests and made.length > made.bound)
+    more = nests or (search and boxes and not best)
+    return made._replace(first=bolt.along if matching else ZERO, again=more and made.length > made.bound)
 
 
 def _reach(laid: Sequence[Laid]) -> Length:
@@ -95,7 +97,7 @@ def _reach(laid: Sequence[Laid]) -> Length:
     return max((one.start + one.long for one in laid), default=ZERO)
 
 
-def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool) -> tuple[list[Laid], bool]:
+def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool, seed: int) -> tuple[list[Laid], bool]:
     """(the pieces laid as the rectangles round them, whether no plan of those can be shorter)."""
     parts = _parts(single, [bolt.usable, bolt.along])
     items = tuple(
@@ -103,7 +105,7 @@ def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool) -> tuple[list[Lai
     )
     bound = _lowest_of_boxes(bolt, [piece for piece, _ in single])
     width, repeat = int(bolt.usable.mm * parts), _up(bolt.along, parts)
-    found = packed(width, items, repeat, _up(bound, parts), search=search)
+    found = packed(width, items, repeat, _up(bound, parts), search=search, seed=seed)
     if not checked(width, items, repeat, found.spots):
         raise AssertionError("a cutting plan lays pieces over one another")
     laid = [
@@ -115,7 +117,6 @@ def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool) -> tuple[list[Lai
     return laid, found.best
 
 
-_FEW = 40  # of so many rectangles the search for rectangles alone is the better one
 MOST_NESTED = 120
 """Of more pieces than these the rectangles round them are laid: a second of looking is not enough for them."""
 
@@ -209,25 +210,26 @@ def _lowest_of_boxes(bolt: Bolt, pieces: Sequence[CutPiece]) -> Length:
     which no two lie side by side (the bound of Martello, Monaci and Vigo, 2003, for packing a strip).  Pieces that may
     turn count by their lesser side.
     """
-    across, half = bolt.usable.mm, bolt.usable.mm / 2
+    parts = lcm(
+        bolt.usable.mm.denominator, *(d for one in pieces for d in (one.wide.mm.denominator, one.long.mm.denominator))
+    )
+    across = int(bolt.usable.mm * parts)
     # (width, length, area) of each; turned or not, a piece that may turn is as wide and as long as its lesser side.
-    sizes = [
-        (
-            *((min(one.wide.mm, one.long.mm),) * 2 if turns else (one.wide.mm, one.long.mm)),
-            one.wide.mm * one.long.mm,
-        )
-        for one in pieces
-        for turns in [one.may_turn and not bolt.directional]
-    ]
-    least = Fraction(0)
-    for p in {Fraction(0), *(wide for wide, _, _ in sizes if wide <= half)}:
-        alone = sum((long for wide, long, _ in sizes if wide > across - p), Fraction(0))
+    sizes = []
+    for one in pieces:
+        wide, long = int(one.wide.mm * parts), int(one.long.mm * parts)
+        lesser = min(wide, long)
+        turns = one.may_turn and not bolt.directional
+        sizes.append((lesser, lesser, wide * long) if turns else (wide, long, wide * long))
+    least = 0  # times the width of the cloth, so that all of it is whole
+    for p in {0, *(wide for wide, _, _ in sizes if 2 * wide <= across)}:
+        alone = sum(long for wide, long, _ in sizes if wide > across - p)
         others = [size for size in sizes if p <= size[0] <= across - p]
-        longest = max((long for _, long, _ in others), default=Fraction(0))
-        stacked = sum((long for wide, long, _ in others if wide > half), Fraction(0))
-        area = sum((size for _, _, size in others), Fraction(0))
-        least = max(least, alone + max(longest, stacked, area / across))
-    return Length(least)
+        longest = max((long for _, long, _ in others), default=0)
+        stacked = sum(long for wide, long, _ in others if 2 * wide > across)
+        area = sum(size for _, _, size in others)
+        least = max(least, alone * across + max(longest * across, stacked * across, area))
+    return Length(Fraction(least, across * parts))
 
 
 def _up(length: Length, parts: int) -> int:

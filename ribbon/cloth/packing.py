@@ -6,7 +6,6 @@ work, so that the same pieces always give the same plan.
 
 from __future__ import annotations
 
-import random
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
 from itertools import chain
@@ -15,25 +14,10 @@ from typing import TYPE_CHECKING, NamedTuple
 
 import rectpack
 
+from ribbon.cloth.fitting import Item, Spot, fitted
+
 if TYPE_CHECKING:
     from ortools.sat.python import cp_model
-
-
-class Item(NamedTuple):
-    """A rectangle `wide` across and `long` along; one that `turns` may lie on its side, one that is `matched` begins at a whole repeat."""
-
-    wide: int
-    long: int
-    turns: bool = False
-    matched: bool = False
-
-
-class Spot(NamedTuple):
-    """Where an item lies: from the left edge, from the start, on its side or not."""
-
-    left: int
-    start: int
-    turned: bool
 
 
 class Packed(NamedTuple):
@@ -48,7 +32,8 @@ _SEARCHED = 9
 _IMPROVED = 40
 """Up to so many the search improves what the quick packers found."""
 _WORK, _LONGEST = 0.3, 1.0  # of the solver's own measure of work; seconds, as a guard
-_ROUNDS, _MORE_ROUNDS = 400, 2400  # placings tried at random, for a plan of few pieces
+_ROUNDS = 400  # orders that are changed at random, where there are few pieces
+_PLACED = 800_000  # and so many over the square of how many there are, where there are many
 
 
 def length_of(items: Sequence[Item], spots: Sequence[Spot]) -> int:
@@ -57,22 +42,22 @@ def length_of(items: Sequence[Item], spots: Sequence[Spot]) -> int:
 
 
 @lru_cache(maxsize=256)
-def packed(width: int, items: tuple[Item, ...], repeat: int, least: int, *, search: bool) -> Packed:
+def packed(width: int, items: tuple[Item, ...], repeat: int, least: int, *, search: bool, seed: int = 1) -> Packed:
     """Where `items` lie on cloth `width` wide so that it is as short as was found; every item fits across it.
 
     `repeat` is that of the pattern, which matched items begin at (nought for none); `least` is a length that no plan can
-    go below.  Without `search` the quick packers alone are asked.
+    go below.  Without `search` the quick packers alone are asked; another `seed` looks elsewhere.
     """
     whole = gcd(width, repeat, *(side for item in items for side in item[:2])) or 1
     if whole > 1:
         small = tuple(Item(i.wide // whole, i.long // whole, i.turns, i.matched) for i in items)
-        found = packed(width // whole, small, repeat // whole, -(-least // whole), search=search)
+        found = packed(width // whole, small, repeat // whole, -(-least // whole), search=search, seed=seed)
         return Packed(tuple(Spot(s.left * whole, s.start * whole, s.turned) for s in found.spots), found.best)
     best: tuple[Spot, ...] = ()
     reached = 0
-    for spots in chain(
-        _shelves(width, items, repeat), _tried(width, items, repeat, _MORE_ROUNDS if search else _ROUNDS)
-    ):
+    rounds = min(_ROUNDS, _PLACED // max(1, len(items)) ** 2) // (1 if search else 8)
+    by_fit = (spots for spots, _ in fitted(width, items, repeat, rounds, seed))
+    for spots in chain(_placed(width, items, repeat), _shelves(width, items, repeat), by_fit):
         length = length_of(items, spots)
         if not best or length < reached:
             best, reached = spots, length
@@ -83,26 +68,17 @@ def packed(width: int, items: tuple[Item, ...], repeat: int, least: int, *, sear
     return _searched(width, items, repeat, least, best)
 
 
-_PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)
-_ORDERS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE)
-# Past so many pieces the dearer packers are left out: they grow faster than the square of the count.
-_MANY = 80
-
-
 def _shelves(width: int, items: tuple[Item, ...], repeat: int) -> Iterator[tuple[Spot, ...]]:
-    """Plans by the packers of the library, for more pieces than the search ends with."""
+    """Plans by the packer of the library, for more pieces than the search ends with."""
     if len(items) <= _SEARCHED or (repeat and any(item.matched for item in items)):
         return
-    packers = _PACKERS if len(items) <= _MANY else _PACKERS[:1]
-    orders = _ORDERS if len(items) <= 2 * _MANY else _ORDERS[:1]
     tall = sum(max(item[:2]) for item in items)
     for stands in _stands(width, items):
         sizes = [(i.long, i.wide) if over else (i.wide, i.long) for i, over in zip(items, stands, strict=True)]
-        for packer in packers:
-            for order in orders:
-                spots = {index: (x, y) for x, y, index in on_bins(sizes, [(width, tall)], packer, order, sheets=False)}
-                if len(spots) == len(items):
-                    yield tuple(Spot(*spots[n], stands[n]) for n in range(len(items)))
+        found = on_bins(sizes, [(width, tall)], rectpack.SkylineBlWm, rectpack.SORT_AREA, sheets=False)
+        spots = {index: (x, y) for x, y, index in found}
+        if len(spots) == len(items):
+            yield tuple(Spot(*spots[n], stands[n]) for n in range(len(items)))
 
 
 def on_bins(
@@ -130,45 +106,17 @@ def _stands(width: int, items: Sequence[Item]) -> list[list[bool]]:
     return [stands for n, stands in enumerate(lying) if stands not in lying[:n]]
 
 
-def _tried(width: int, items: tuple[Item, ...], repeat: int, rounds: int) -> Iterator[tuple[Spot, ...]]:
-    """Plans by placing the items one after another as low as they go, in many orders."""
+def _placed(width: int, items: tuple[Item, ...], repeat: int) -> Iterator[tuple[Spot, ...]]:
+    """Plans by placing the items one after another as low as they go, in several orders."""
     numbers = range(len(items))
-    ways = _stands(width, items)
-
-    def wide(n: int, stands: Sequence[bool]) -> int:
-        return items[n].long if stands[n] else items[n].wide
-
-    def long(n: int, stands: Sequence[bool]) -> int:
-        return items[n].wide if stands[n] else items[n].long
-
-    orders = []
-    for stands in ways:
-        orders += [
-            (sorted(numbers, key=lambda n: (-long(n, stands), -wide(n, stands))), stands),
-            (sorted(numbers, key=lambda n: (-wide(n, stands), -long(n, stands))), stands),
-            (sorted(numbers, key=lambda n: -items[n].wide * items[n].long), stands),
-        ]
-    for order, stands in orders:
-        yield _laid(width, items, repeat, order, stands)
-    chance = random.Random(len(items))  # noqa: S311  any seed does, as long as it is the same each time
-    base, kept = min(
-        ((order, stands) for order, stands in orders),
-        key=lambda one: length_of(items, _laid(width, items, repeat, *one)),
-    )
-    reached = length_of(items, _laid(width, items, repeat, base, kept))
-    for _ in range(max(20, rounds * 12 // max(12, len(items)) // (1 + len(items) // 24))):
-        order, stands = list(base), list(kept)
-        a, b = chance.randrange(len(order)), chance.randrange(len(order))
-        order[a], order[b] = order[b], order[a]
-        turn = chance.randrange(len(order))
-        item = items[turn]
-        if item.turns and chance.random() < 0.4 and max(item.wide, item.long) <= width:
-            stands[turn] = not stands[turn]
-        spots = _laid(width, items, repeat, order, stands)
-        length = length_of(items, spots)
-        if length <= reached:
-            base, kept, reached = order, stands, length
-            yield spots
+    for stands in _stands(width, items):
+        sides = [(i.long, i.wide) if over else (i.wide, i.long) for i, over in zip(items, stands, strict=True)]
+        for order in (
+            sorted(numbers, key=lambda n: (-sides[n][1], -sides[n][0])),
+            sorted(numbers, key=lambda n: sides[n], reverse=True),
+            sorted(numbers, key=lambda n: -items[n].wide * items[n].long),
+        ):
+            yield _laid(width, items, repeat, order, stands)
 
 
 def _laid(

@@ -94,10 +94,10 @@ def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> 
             pid, _ = os.wait()
         except ChildProcessError:
             break
-        number = running.pop(pid, None)
-        if number is not None and not ending:
+        gone = running.pop(pid, None)
+        if gone is not None and not ending:
             time.sleep(0.1)
-            running[_started(found, number, application)] = number
+            running[_started(found, gone, application)] = gone
 
 
 def _started(found: socket.socket, number: int, application: Any) -> int:

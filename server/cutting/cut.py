@@ -128,7 +128,7 @@ def _told(plan: CutPlan, unit: Unit, keys: Sequence[str]) -> CutPlanOut:
         "bound": out(got.bound),
         "closeness": float(got.closeness),
         "best": plan.best,
-        "nested": got.nested,
+        "again": got.again,
         "waste": float(got.waste),
         "asked": asked,
         "cost": money(paid.cost),

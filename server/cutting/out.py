@@ -184,7 +184,7 @@ class CutPlanOut(TypedDict):
     bound: LengthOut
     closeness: float
     best: Annotated[bool, Field(description="True where no plan can take less.")]
-    nested: Annotated[bool, Field(description="True where another look, with another seed, may find one.")]
+    again: Annotated[bool, Field(description="True where another look, with another seed, may find one.")]
     waste: float
     asked: Annotated[LengthOut | None, Field(description="Null where nothing is bought.")]
     cost: str | None

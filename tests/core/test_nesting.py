@@ -186,6 +186,6 @@ def test_hollows_are_used() -> None:
     rings = [_quarter(f"ring {number}", 260, 330, may_turn=True).piece for number in range(16)]
     plain = layout(Bolt(Length(1400)), rings, search=False)
     nested = layout(Bolt(Length(1400)), rings)
-    assert nested.nested
+    assert nested.again
     assert nested.length < plain.length * F(4, 5)
     assert nested.length >= nested.bound

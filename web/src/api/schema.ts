@@ -1840,6 +1840,11 @@ export interface components {
          * @description The pieces on one cloth: its length, the least that any plan could take, what falls away, what to buy.
          */
         CutPlanOut: {
+            /**
+             * Again
+             * @description True where another look, with another seed, may find one.
+             */
+            again: boolean;
             /** @description Null where nothing is bought. */
             asked: components["schemas"]["LengthOut"] | null;
             /**
@@ -1859,11 +1864,6 @@ export interface components {
             /** Left */
             left: string[];
             length: components["schemas"]["LengthOut"];
-            /**
-             * Nested
-             * @description True where another look, with another seed, may find one.
-             */
-            nested: boolean;
             /** Placed */
             placed: components["schemas"]["LaidOut"][];
             /** Role */

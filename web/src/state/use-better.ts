@@ -33,7 +33,7 @@ export function useBetter(
         } catch {
           break; // the quick plan stays, and says what is wrong
         }
-        const all = best.plans.every((plan) => plan.best) || best.plans.every((plan) => !plan.nested);
+        const all = best.plans.every((plan) => plan.best) || best.plans.every((plan) => !plan.again);
         if (here) setFound({ key, answer: best, done: all || seed === LOOKS });
         if (all) return;
       }
