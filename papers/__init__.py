@@ -6,7 +6,7 @@ Every paper is first a drawing: lines and words in millimetres, as plain data (`
 """
 
 from papers.cells import guarded, unguarded
-from papers.cutting import cutting_drawings, fitted, outline_stroke
+from papers.cutting import cutting_drawings, made_to_fit, outline_stroke
 from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.dxf import to_dxf
 from papers.gauge import gauge_drawing
@@ -33,11 +33,11 @@ __all__ = [
     "UnreadableDrawing",
     "Words",
     "cutting_drawings",
-    "fitted",
     "gauge_drawing",
     "guarded",
     "label_pages",
     "list_pages",
+    "made_to_fit",
     "on_sheets",
     "outline_stroke",
     "pages_needed",

@@ -99,7 +99,7 @@ def _centre(one: Laid) -> Point:
     return y, _ABOVE + x
 
 
-def fitted(drawing: Drawing, width: float, height: float) -> tuple[Drawing, float]:
+def made_to_fit(drawing: Drawing, width: float, height: float) -> tuple[Drawing, float]:
     """(`drawing` made small enough for a page of that size, how many times smaller it is)."""
     times = max(1.0, drawing.width / width, drawing.height / height)
     return (

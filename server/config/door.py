@@ -23,7 +23,7 @@ _FILES = "multipart/form-data"
 
 
 class Door:
-    """Turns away what is too large, comes from elsewhere or is not JSON; sets the content security policy."""
+    """Rejects requests that are too large, come from another site or are not JSON; sets the content security policy."""
 
     def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
         self.get_response = get_response

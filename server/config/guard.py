@@ -1,4 +1,4 @@
-"""The last guard: ends what a request takes beyond two seconds of a core or 300 MB, so that the others are answered.
+"""Middleware: ends a request that takes more than two seconds of a core or 300 MB, so that the others are answered.
 
 What a request costs is counted before it is worked out, in the rooms that know; this is for what was not foreseen.
 """
@@ -102,7 +102,7 @@ def _settle(one: _Running) -> None:
 
 
 class Guard:
-    """Ends a request that takes too much."""
+    """Ends a request that takes too much time or memory."""
 
     def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
         self.get_response = get_response

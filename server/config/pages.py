@@ -35,20 +35,20 @@ def _turned_away(code: str, message: str, way_out: str, status: int) -> JsonResp
 
 
 def csrf_failure(request: HttpRequest, reason: str = "") -> HttpResponse:
-    """A write without this page's own token."""
+    """Answers a write that lacks this page's own token."""
     return _turned_away("not_from_here", "this change did not come from the page itself", "load the page again", 403)
 
 
 def bad_request(request: HttpRequest, exception: Exception) -> HttpResponse:
-    """A request that could not be read at all."""
+    """Answers a request that could not be read at all."""
     return _turned_away("bad_request", "the request could not be read", "check the address and the body", 400)
 
 
 def not_found(request: HttpRequest, exception: Exception) -> HttpResponse:
-    """An address where nothing is."""
+    """Answers a request for an address that does not exist."""
     return _turned_away("not_found", "there is nothing at this address", "start from /", 404)
 
 
 def server_error(request: HttpRequest) -> HttpResponse:
-    """A fault of the program's own; the log on the terminal has the details."""
+    """Answers a request that met a fault of the program; the log has the details."""
     return _turned_away("fault", "the program made a mistake; nothing typed here is lost", "load the page again", 500)

@@ -14,7 +14,7 @@ for _name in ("server.config.urls", "ezdxf.filemanagement", "ortools.sat.python.
 
 
 def settle_memory() -> None:
-    """Leave what was loaded at the start out of the collector's rounds, and make those rounds rarer.
+    """Keep the garbage collector from walking what was loaded at the start, and run it less often.
 
     An answer is some thousands of small objects that live for one request; walking everything else while they are
     made is a fifth of the time.

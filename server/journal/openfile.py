@@ -27,7 +27,7 @@ def schema() -> dict[str, Any]:
     return OpenFile.model_json_schema()
 
 
-def file_of(key: str) -> tuple[bytes, str]:
+def open_file_of(key: str) -> tuple[bytes, str]:
     """(the file of a work, its name)."""
     work = works.find(key)
     kept = works.document(work)

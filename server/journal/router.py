@@ -47,7 +47,7 @@ def read_log(request: HttpRequest, key: str) -> HttpResponse:
 @router.patch("/works/{key}/log", response={200: WorkOut, 409: StaleOut, **_NO}, operation_id="write_log")
 @decorate_view(once)
 def write_log(request: HttpRequest, key: str, given: LogIn) -> HttpResponse:
-    """Other words for the log."""
+    """Changes the words of the log."""
     said = given.model_dump(exclude={"revision", "run"}, exclude_unset=True)
     words = {name: value for name, value in said.items() if value is not None}
 
@@ -72,20 +72,20 @@ def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpRespo
 @router.post("/works/{key}/again", response={201: WorkOut, **_NO}, operation_id="make_again")
 @decorate_view(once)
 def make_again(request: HttpRequest, key: str) -> HttpResponse:
-    """A new work like this one, with its lessons beside it."""
+    """Makes a new work like this one, with its lessons beside it."""
     return answer(works.told(services.again(key)), 201)
 
 
 @router.get("/works/{key}/places", response={200: list[s.PlaceOut], **_NO}, operation_id="read_places")
 def read_places(request: HttpRequest, key: str) -> HttpResponse:
-    """Where the marking of each piece stands."""
+    """How far the marking of each piece has come."""
     return answer(services.places_of(key))
 
 
 @router.put("/works/{key}/places/{section}", response={200: s.PlaceOut, **_NO}, operation_id="put_place")
 @decorate_view(once)
 def put_place(request: HttpRequest, key: str, section: str, given: s.PlaceIn) -> HttpResponse:
-    """Where the marking of one piece stands now."""
+    """Notes how far the marking of one piece has come."""
     return answer(services.put_place(key, section, given.model_dump()))
 
 
@@ -93,7 +93,7 @@ def put_place(request: HttpRequest, key: str, section: str, given: s.PlaceIn) ->
 def add_photograph(
     request: HttpRequest, key: str, photograph: File[UploadedFile], says: Form[str] = ""
 ) -> HttpResponse:
-    """One more photograph, drawn anew without what else its file held."""
+    """Adds a photograph, drawn anew without whatever else its file held."""
     name = photograph.name or "photograph"
     earlier = answered(request)
     if earlier is not None:
@@ -117,7 +117,7 @@ def add_photograph(
 )
 @decorate_view(once)
 def drop_photograph(request: HttpRequest, key: str, photograph: str) -> HttpResponse:
-    """A photograph less."""
+    """Removes a photograph."""
     return answer(services.drop_photograph(key, photograph))
 
 
@@ -135,14 +135,14 @@ def photograph(request: HttpRequest, key: str) -> HttpResponse:
 
 @router.get("/works/{key}/remains", response={200: s.RemainsOut, **_NO}, operation_id="remains")
 def remains(request: HttpRequest, key: str) -> HttpResponse:
-    """What goes with a work that is deleted for good."""
+    """What is lost with a work that is deleted for good."""
     return answer(services.remains_of(key))
 
 
 @router.post("/works/{key}/discard", response={204: None, **_NO}, operation_id="discard_work")
 @decorate_view(once)
 def discard_work(request: HttpRequest, key: str) -> HttpResponse:
-    """Takes a deleted work away for good, with its pieces, history, checks, log and photographs."""
+    """Deletes a work for good that was put among the deleted ones, with its pieces, history, checks, log and photographs."""
     services.discard(key)
     return HttpResponse(status=204)
 
@@ -150,14 +150,14 @@ def discard_work(request: HttpRequest, key: str) -> HttpResponse:
 @router.get("/works/{key}/file", response=_NO, operation_id="work_file", openapi_extra=described("application/json"))
 def work_file(request: HttpRequest, key: str) -> HttpResponse:
     """A work as one open file."""
-    data, name = openfile.file_of(key)
+    data, name = openfile.open_file_of(key)
     return attached(data, name, "application/json")
 
 
 @router.post("/files", response={201: WorkOut, **_NO}, operation_id="take_in_work")
 @decorate_view(once)
 def take_in_work(request: HttpRequest, file: File[UploadedFile]) -> HttpResponse:
-    """A new work from an open file; a bad one is told problem by problem and nothing is made."""
+    """Makes a new work from an open file; of a bad one every problem is told, and nothing is made."""
     name = file.name or "file"
     openfile.fits(file.size or 0, name)
     return answer(works.told(openfile.taken_in(file.read(), name)), 201)

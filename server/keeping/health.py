@@ -1,4 +1,4 @@
-"""Whether the works can be kept where they are: looked at before a start, and again when the database says no."""
+"""Whether the works can be kept where they are: checked before a start, and again when the database reports an error."""
 
 from __future__ import annotations
 

@@ -20,7 +20,7 @@ from server.wire.section import SectionSpec
 from server.wire.times import Moment
 from server.wire.typed import Typed, UnitSign
 from server.wire.work import Cloths, ThingSpec
-from server.works.models import Answered, HighWater, Work, WorkChange, WorkSection
+from server.works.models import Answered, ChangeMade, HighWater, Work, WorkSection
 from server.works.schema import Key, LogWords, Name, Purpose
 from server.works.services import with_words
 from server.works.versions import CURRENT
@@ -109,7 +109,7 @@ class StepRow(BaseModel):
 class KeptChange(KeptRow):
     """A change to a work."""
 
-    model = WorkChange
+    model = ChangeMade
     named, unique, belongs = "id", ("work_id", "number"), ("work_id", "works.work")
     id: Number
     work_id: Key

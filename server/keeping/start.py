@@ -52,7 +52,7 @@ def take_folder(data: Path, says: str) -> int:
 
 
 def owners_alone(data: Path) -> None:
-    """Nobody but the owner reads what is in the folder, also where it was there before."""
+    """Let nobody but the owner read what is in the folder, including what was there before."""
     _alone(data, 0o700)
     for place, folders, files in os.walk(data):
         for name in folders:

@@ -1,4 +1,4 @@
-"""Small sums at the table: a pin moved by hand, what a size means, draped pleats evened, a ruffling attachment set."""
+"""Small reckonings: a pin moved by hand, what a size means, draped pleats evened, a ruffling attachment set."""
 
 from __future__ import annotations
 

@@ -13,10 +13,10 @@ from papers import (
     Marking,
     TemplateMark,
     cutting_drawings,
-    fitted,
     gauge_drawing,
     label_pages,
     list_pages,
+    made_to_fit,
     on_sheets,
     pages_needed,
     template_drawing,
@@ -282,7 +282,7 @@ def _cutting(asked: PaperIn) -> Made:
 
 
 def _on_page(drawing: Drawing, width: float, height: float, title: str) -> Drawing:
-    small, times = fitted(drawing, width - 28, height - 40)
+    small, times = made_to_fit(drawing, width - 28, height - 40)
     return small.placed(14, 26, width, height, f"{title}, 1 : {times:.1f}")
 
 

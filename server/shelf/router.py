@@ -37,7 +37,7 @@ def list_cloths(request: HttpRequest) -> HttpResponse:
 @router.post("", response={201: s.ClothRow, **_NO}, operation_id="put_cloth")
 @decorate_view(once)
 def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
-    """A new cloth on the shelf."""
+    """Puts a new cloth on the shelf."""
     return answer(services.told(services.put_on_shelf(new.name, new.unit, _spec(new.spec))), 201)
 
 
@@ -51,7 +51,7 @@ def cloths_table(request: HttpRequest) -> HttpResponse:
 @router.post("/table", response={200: s.TableOut, **_NO}, operation_id="take_in_cloths")
 @decorate_view(once)
 def take_in_cloths(request: HttpRequest, sheet: s.TableIn) -> HttpResponse:
-    """A table of cloths put on the shelf; wrong rows are told by their lines."""
+    """Puts a table of cloths on the shelf; wrong rows are told by their lines."""
     return answer(services.take_in(sheet.text, keep_good=sheet.keep_good))
 
 
@@ -67,14 +67,14 @@ def supplier_prices(request: HttpRequest) -> HttpResponse:
 @router.put("/{key}", response={200: s.ClothRow, **_NO}, operation_id="change_cloth")
 @decorate_view(once)
 def change_cloth(request: HttpRequest, key: str, now: s.ClothChange) -> HttpResponse:
-    """The cloth with other facts."""
+    """Changes the facts of a cloth."""
     return answer(services.told(services.change(key, now.revision, now.name, now.unit, _spec(now.spec))))
 
 
 @router.delete("/{key}", response={204: None, **_NO}, operation_id="remove_cloth")
 @decorate_view(once)
 def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpResponse:
-    """The cloth, gone from the shelf."""
+    """Removes a cloth from the shelf."""
     services.remove(key, revision)
     return HttpResponse(status=204)
 
@@ -82,12 +82,12 @@ def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpRe
 @router.post("/{key}/take", response={200: s.ClothRow, **_NO}, operation_id="take_cloth")
 @decorate_view(once)
 def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
-    """A length taken from the shelf for a work."""
+    """Takes a length from the shelf for a work."""
     return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=False)))
 
 
 @router.post("/{key}/give", response={200: s.ClothRow, **_NO}, operation_id="give_cloth")
 @decorate_view(once)
 def give_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
-    """A length given back to the shelf."""
+    """Gives a length back to the shelf."""
     return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=True)))

@@ -1,4 +1,4 @@
-"""What a request may cost, and what is said of one that costs more."""
+"""How much work a request may take, and the answer to one that takes more."""
 
 from __future__ import annotations
 
@@ -8,11 +8,11 @@ from server.wire.problems import one
 
 
 class TooCostly(Exception):
-    """Raised in the midst of a request that has taken more than it may."""
+    """Raised in the middle of a request that has taken more than it may."""
 
 
 def too_costly() -> dict[str, Any]:
-    """The body for such a request."""
+    """The body of the answer to such a request."""
     return one(
         "too_costly",
         "this takes more than two seconds of work, and is left undone",

@@ -1,4 +1,4 @@
-"""Locks between programs: on a file, let go of when it is closed, also by a program that is killed."""
+"""Locks between programs, by a lock on a file: released when the file is closed, even by a program that is killed."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Errors in one shape: a list of problems, each with its field, what was got and the way out."""
+"""Errors in one shape: a list of problems, each with its field, the value that was sent and a way out."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Reading cloths and how an edge is cut, every problem kept."""
+"""Reads cloths and how an edge is cut, with every problem collected."""
 
 from __future__ import annotations
 
@@ -143,7 +143,7 @@ def _stripes(texts: Texts, said: ClothSpec, path: str) -> list[Stripe]:
 def read_cutting(
     texts: Texts, section: SectionSpec, face: ReadCloth, lining: ReadCloth, allowance: Allowance, *, imperial: bool
 ) -> Cutting:
-    """How an edge is cut from cloths that were read; what is wrong is kept by `texts`."""
+    """How an edge is cut from cloths that were read; problems are collected by `texts`."""
     said = section.cutting
     role = role_of(section.cloth, FACE)
     made = Cutting(

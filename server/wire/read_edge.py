@@ -1,4 +1,4 @@
-"""Reading one edge from its typed section: text into exact lengths, every problem kept."""
+"""Reads an edge from its typed section: text into exact lengths, with every problem collected."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Reading what a stretch says beyond its pins: places, levels, stops, the pattern piece, gathers."""
+"""Reads what a stretch says beyond its pins: places, levels, stops, the pattern piece, gathers."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ class ShapeFacts(TypedDict):
 
 
 def read_shape(texts: Texts, said: SectionSpec | PartSpec, kind: Kind, *, imperial: bool) -> ShapeFacts:
-    """Those facts; what is wrong is kept by `texts`."""
+    """Those facts; problems are collected by `texts`."""
     piece = said.piece
     return {
         "places": tuple(_places(texts, said, kind)),

@@ -1,4 +1,4 @@
-"""Reading one text after another, keeping what could not be read."""
+"""Reads typed texts one after another and collects those that cannot be read."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ def as_text(value: object) -> object:
 
 
 class Texts:
-    """Reads one text after another and keeps what could not be read."""
+    """Reads typed texts one after another; `problems` collects those that cannot be read."""
 
     def __init__(self, unit: Unit) -> None:
         self.unit = unit

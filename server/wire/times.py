@@ -1,4 +1,4 @@
-"""Moments as they come in: within the years that anybody sews in."""
+"""Dates and times in requests, limited to years that make sense."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How lengths and ratios are told: exactly enough to draw, and as they are read."""
+"""How lengths and ratios are written in answers: as numbers to draw by, and as text to read."""
 
 from __future__ import annotations
 

@@ -26,6 +26,6 @@ UnitSign = Literal["mm", "cm", "m", "in", "ft", "yd"]
 
 
 class Strict(Schema):
-    """A body that holds nothing it was not asked for."""
+    """A body that may hold no field but those described."""
 
     model_config = ConfigDict(extra="forbid")

@@ -10,7 +10,7 @@ from django.db.models import Max
 from django.utils import timezone
 
 from server.works.differences import before_steps, difference, forward
-from server.works.models import Work, WorkChange
+from server.works.models import ChangeMade, Work
 
 Document = dict[str, Any]
 Steps = list[dict[str, Any]]
@@ -32,7 +32,7 @@ def written_down(work: Work, before: Document, after: Document, says: str, place
         last.save(update_fields=("difference", "at"))
         return
     number = (work.changes.aggregate(Max("number"))["number__max"] or 0) + 1
-    WorkChange.objects.create(
+    ChangeMade.objects.create(
         work=work, number=number, says=says[:200], place=place, at=now, difference=difference(before, after)
     )
     _fold(work, after)
@@ -67,7 +67,7 @@ def _fold(work: Work, now: Document) -> None:
             last = steps[-1]
             last.difference, last.says, last.place = difference(now, after), _day(last.at), ""
             last.save(update_fields=("difference", "says", "place"))
-            WorkChange.objects.filter(pk__in=[change.pk for change in steps[:-1]]).delete()
+            ChangeMade.objects.filter(pk__in=[change.pk for change in steps[:-1]]).delete()
 
 
 def _day(at: datetime) -> str:

@@ -53,7 +53,7 @@ class WorkSection(models.Model):
         return self.name
 
 
-class WorkChange(models.Model):
+class ChangeMade(models.Model):
     """One change to a work: what it made different, so that it can be undone and done again."""
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="changes")

@@ -1,4 +1,4 @@
-"""Acts that are done once, however often their request comes: one whose answer was lost gets it again."""
+"""Requests that take effect once, however often they are sent: one whose answer was lost gets the same answer again."""
 
 from __future__ import annotations
 

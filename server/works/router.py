@@ -71,7 +71,7 @@ def list_works(
 @router.post("", response=_MADE, operation_id="create_work")
 @decorate_view(once)
 def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
-    """A new work."""
+    """Makes a new work."""
     sections = [{"name": section.name, "spec": _spec(section.spec)} for section in new.sections]
     cloths = {role: _typed(cloth) for role, cloth in new.cloths.items()}
     thing = None if new.thing is None else _typed(new.thing)
@@ -99,7 +99,7 @@ def read_work(request: HttpRequest, key: str) -> HttpResponse:
 @router.patch("/{key}", response=_WRITE, operation_id="change_work")
 @decorate_view(once)
 def change_work(request: HttpRequest, key: str, given: s.WorkChange) -> HttpResponse:
-    """Another name or purpose."""
+    """Changes the name or the purpose of a work."""
     words = {name: value for name, value in (("name", given.name), ("purpose", given.purpose)) if value is not None}
     return _changed(key, given, "the name" if given.name else "the purpose", lambda kept: {**kept, **words}, "words")
 
@@ -121,7 +121,7 @@ def restore_work(request: HttpRequest, key: str) -> HttpResponse:
 @router.post("/{key}/duplicate", response=_MADE, operation_id="duplicate_work")
 @decorate_view(once)
 def duplicate_work(request: HttpRequest, key: str) -> HttpResponse:
-    """A new work like this one."""
+    """Makes a new work like this one."""
     return answer(services.told(services.duplicate(key)), 201)
 
 
@@ -163,7 +163,7 @@ def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
 @router.post("/{key}/unit", response=_WRITE, operation_id="change_unit")
 @decorate_view(once)
 def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResponse:
-    """Another unit for the whole work; no value changes."""
+    """Changes the unit of the whole work; no value changes."""
 
     def edit(kept: Document) -> Document:
         sections = [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]
@@ -176,7 +176,7 @@ def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResp
 @router.post("/{key}/seam", response=_WRITE, operation_id="change_seam")
 @decorate_view(once)
 def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResponse:
-    """The seam allowance of the whole work; an end or a join that has one of its own keeps it."""
+    """Changes the seam allowance of the whole work; an end or a join that has one of its own keeps it."""
     seam = None if given.seam is None else str(given.seam)
     place = f"seam/{given.run}"
     return _changed(
@@ -187,7 +187,7 @@ def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResp
 @router.put("/{key}/cloths/{role}", response=_WRITE, operation_id="change_cloth_of_work")
 @decorate_view(once)
 def change_cloth(request: HttpRequest, key: str, role: ClothRole, given: s.ClothOfWork) -> HttpResponse:
-    """Other facts for the cloth of one role of a work; null takes it out where no piece names it."""
+    """Changes the cloth of one role of a work; null removes it where no piece names it."""
 
     def edit(kept: Document) -> Document:
         cloths = {name: cloth for name, cloth in kept["cloths"].items() if name != role}
@@ -207,7 +207,7 @@ def change_cloth(request: HttpRequest, key: str, role: ClothRole, given: s.Cloth
 @router.post("/{key}/order", response=_WRITE, operation_id="order_sections")
 @decorate_view(once)
 def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpResponse:
-    """The sections in another order."""
+    """Puts the sections in another order."""
 
     def edit(kept: Document) -> Document:
         by_key = {part["key"]: part for part in kept["sections"]}
@@ -228,14 +228,14 @@ def order_sections(request: HttpRequest, key: str, given: s.Order) -> HttpRespon
 @router.post("/{key}/sections", response=_WRITE, operation_id="add_section")
 @decorate_view(once)
 def add_section(request: HttpRequest, key: str, given: s.AddSection) -> HttpResponse:
-    """One more section, at the end."""
+    """Adds a section at the end."""
     return _changed(key, given, f"adding {given.name}", lambda kept: _added(kept, given.name, _spec(given.spec)))
 
 
 @router.put("/{key}/sections/{section}", response=_WRITE, operation_id="change_section")
 @decorate_view(once)
 def change_section(request: HttpRequest, key: str, section: str, given: s.SectionChange) -> HttpResponse:
-    """Other facts, or another name, for a section."""
+    """Changes the facts or the name of a section."""
     values: dict[str, Any] = {} if given.name is None else {"name": given.name}
     if given.spec is not None:
         values["spec"] = _spec(given.spec)
@@ -251,7 +251,7 @@ def change_section(request: HttpRequest, key: str, section: str, given: s.Sectio
 @router.delete("/{key}/sections/{section}", response=_WRITE, operation_id="delete_section")
 @decorate_view(once)
 def delete_section(request: HttpRequest, key: str, section: str, revision: s.Revision) -> HttpResponse:
-    """A section less; undo brings it back."""
+    """Removes a section; undo brings it back."""
 
     def edit(kept: Document) -> Document:
         _there(kept, section)
@@ -263,7 +263,7 @@ def delete_section(request: HttpRequest, key: str, section: str, revision: s.Rev
 @router.post("/{key}/sections/{section}/duplicate", response=_WRITE, operation_id="duplicate_section")
 @decorate_view(once)
 def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen) -> HttpResponse:
-    """One more section, like this one and next to it."""
+    """Adds a section like this one, next to it."""
 
     def edit(kept: Document) -> Document:
         like = _there(kept, section)

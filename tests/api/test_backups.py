@@ -27,7 +27,7 @@ from server.keeping import backup, daily, kept
 from server.keeping.rows import TABLES
 from server.shelf.demo import add_demo_cloths
 from server.shelf.models import Cloth
-from server.works.models import HighWater, Work, WorkChange
+from server.works.models import ChangeMade, HighWater, Work
 from tests.conftest import alone
 
 pytestmark = pytest.mark.django_db
@@ -331,7 +331,7 @@ def test_nothing_is_left_of_what_nothing_refers_to(full: dict[str, Any]) -> None
     assert photographs.sweep(set(Photograph.objects.values_list("file", flat=True))) == 2
     assert [path.stem for path in photographs.folder().iterdir()] == [Photograph.objects.get().file]
     assert Cloth.objects.exists()
-    assert WorkChange.objects.exists()
+    assert ChangeMade.objects.exists()
 
 
 def test_the_last_seven_days_and_four_sundays_stay(settings: Any, tmp_path: Path) -> None:

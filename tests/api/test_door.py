@@ -1,4 +1,4 @@
-"""What stands at the door, and that the API is as it is described."""
+"""Which requests are rejected, and that the API answers as it is described."""
 
 from __future__ import annotations
 

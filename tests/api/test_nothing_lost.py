@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from server.journal.models import Photograph
 from server.works import history
-from server.works.models import Answered, HighWater, Work, WorkChange
+from server.works.models import Answered, ChangeMade, HighWater, Work
 
 pytestmark = pytest.mark.django_db
 Asked = Callable[..., tuple[int, Any]]
@@ -59,9 +59,9 @@ def test_every_act_that_comes_again_is_done_once(ask: Asked, skirt: dict[str, An
     for number, (method, address, body) in enumerate(acts):
         first = named(f"act-number-{number}", method, address, body)
         assert first[0] in (200, 201), (address, first)
-        works, changes = Work.objects.count(), WorkChange.objects.count()
+        works, changes = Work.objects.count(), ChangeMade.objects.count()
         assert named(f"act-number-{number}", method, address, body) == first
-        assert (Work.objects.count(), WorkChange.objects.count()) == (works, changes)
+        assert (Work.objects.count(), ChangeMade.objects.count()) == (works, changes)
     assert ask("GET", at)[1]["revision"] == 9
 
 
@@ -150,9 +150,9 @@ def test_a_history_ends_one_step_a_day_before_the_last_steps(
     for number in range(40):
         _, work = typed(ask, skirt, 0, work["revision"], f"{number + 1}", field="pins.finished", run=f"a.{number}")
         # Four steps a day, a day long ago.
-        WorkChange.objects.filter(number=number + 1).update(at=timezone.now() - timedelta(days=200 - number // 4))
-    folded = [change.says for change in WorkChange.objects.all() if change.says.startswith("all changes of")]
-    assert WorkChange.objects.count() <= 15 + len(folded)
+        ChangeMade.objects.filter(number=number + 1).update(at=timezone.now() - timedelta(days=200 - number // 4))
+    folded = [change.says for change in ChangeMade.objects.all() if change.says.startswith("all changes of")]
+    assert ChangeMade.objects.count() <= 15 + len(folded)
     assert 5 <= len(folded) <= 8
     seen = [work["sections"][0]["spec"]["pins"]["finished"]]
     while work["undo"]:
@@ -169,9 +169,9 @@ def test_a_change_takes_the_room_of_what_it_changes(ask: Asked, skirt: dict[str,
     long = "Steam, then press. " * 300
     ask("PATCH", f"/works/{skirt['key']}/log", {"revision": 1, "notes": long})
     ask("PATCH", f"/works/{skirt['key']}/log", {"revision": 2, "notes": long + "Again.", "run": "a.2"})
-    assert len(json.dumps(WorkChange.objects.get(number=2).difference)) < 120
+    assert len(json.dumps(ChangeMade.objects.get(number=2).difference)) < 120
     typed(ask, skirt, 0, 3, "71")
-    assert len(json.dumps(WorkChange.objects.get(number=3).difference)) < 300
+    assert len(json.dumps(ChangeMade.objects.get(number=3).difference)) < 300
 
 
 def test_a_deleted_work_goes_for_good_on_asking_and_says_what_goes(ask: Asked, skirt: dict[str, Any]) -> None:
@@ -181,7 +181,7 @@ def test_a_deleted_work_goes_for_good_on_asking_and_says_what_goes(ask: Asked, s
     ask("DELETE", f"{at}?revision=2")
     assert ask("GET", f"{at}/remains")[1]["says"] == "With it go 2 pieces, 1 change and its log."
     assert Client(SERVER_NAME="127.0.0.1").post(f"/api{at}/discard").status_code == 204
-    assert (Work.objects.count(), WorkChange.objects.count(), Photograph.objects.count()) == (0, 0, 0)
+    assert (Work.objects.count(), ChangeMade.objects.count(), Photograph.objects.count()) == (0, 0, 0)
     assert HighWater.objects.get().revision == work["revision"] + 1
     assert ask("GET", at)[0] == 404
 

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from server.works.models import Work, WorkChange
+from server.works.models import ChangeMade, Work
 from server.works.versions import current
 from tests.conftest import Asked
 
@@ -86,12 +86,12 @@ def test_typing_in_one_field_is_one_step_to_take_back(ask: Asked, skirt: dict[st
 
     for revision, text in enumerate(("7", "71", "710"), start=1):
         typed(text, "pins.finished", revision)
-    assert WorkChange.objects.count() == 1
+    assert ChangeMade.objects.count() == 1
     typed("710 mm", "pins.flat", 4)
-    assert WorkChange.objects.count() == 2
-    WorkChange.objects.update(at=WorkChange.objects.last().at - timedelta(seconds=60))  # type: ignore[union-attr]
+    assert ChangeMade.objects.count() == 2
+    ChangeMade.objects.update(at=ChangeMade.objects.last().at - timedelta(seconds=60))  # type: ignore[union-attr]
     typed("711 mm", "pins.flat", 5)
-    assert WorkChange.objects.count() == 3
+    assert ChangeMade.objects.count() == 3
     _, work = ask("POST", f"{at}/undo", {"revision": 6})
     _, work = ask("POST", f"{at}/undo", {"revision": 7})
     _, work = ask("POST", f"{at}/undo", {"revision": 8})
@@ -109,11 +109,11 @@ def test_a_run_of_changes_is_one_step_however_long_its_saving_takes(ask: Asked, 
         return work  # type: ignore[no-any-return]
 
     assert typed("7", "a.1", 1)["undo"] == "finished of part 2"
-    WorkChange.objects.update(at=WorkChange.objects.last().at - timedelta(seconds=60))  # type: ignore[union-attr]
+    ChangeMade.objects.update(at=ChangeMade.objects.last().at - timedelta(seconds=60))  # type: ignore[union-attr]
     typed("71", "a.1", 2)
-    assert WorkChange.objects.count() == 1
+    assert ChangeMade.objects.count() == 1
     typed("72", "a.2", 3)
-    assert WorkChange.objects.count() == 2
+    assert ChangeMade.objects.count() == 2
 
 
 def test_what_is_already_so_is_no_disagreement(ask: Asked, skirt: dict[str, Any]) -> None:

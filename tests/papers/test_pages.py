@@ -21,9 +21,9 @@ from papers import (
     Stroke,
     Words,
     cutting_drawings,
-    fitted,
     label_pages,
     list_pages,
+    made_to_fit,
     on_sheets,
     plotted,
     to_csv,
@@ -95,7 +95,7 @@ def test_pieces_lie_where_the_plan_puts_them_at_full_size_and_small() -> None:
     boxes = [line for line in drawn.lines if line.layer is Layer.CUT]
     assert boxes[0].extent() == (0, 60, 520, 1360)
     assert boxes[1].extent() == (520, 160, 580, 1060)
-    small, times = fitted(drawn, 250, 170)
+    small, times = made_to_fit(drawn, 250, 170)
     assert times == pytest.approx(2564 / 170)
     assert small.height <= 170 + 1e-9
     assert small.lines[1].extent() == pytest.approx((0, 60 / times, 520 / times, 1360 / times))

@@ -10,5 +10,5 @@ class Migration(migrations.Migration):
         migrations.AlterModelTable("section", "works_section"),
         migrations.RenameModel("Section", "WorkSection"),
         migrations.AlterModelTable("change", "works_change"),
-        migrations.RenameModel("Change", "WorkChange"),
+        migrations.RenameModel("Change", "ChangeMade"),
     ]

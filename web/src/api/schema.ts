@@ -223,7 +223,7 @@ export interface paths {
         put?: never;
         /**
          * Put Cloth
-         * @description A new cloth on the shelf.
+         * @description Puts a new cloth on the shelf.
          */
         post: operations["put_cloth"];
         delete?: never;
@@ -267,7 +267,7 @@ export interface paths {
         put?: never;
         /**
          * Take In Cloths
-         * @description A table of cloths put on the shelf; wrong rows are told by their lines.
+         * @description Puts a table of cloths on the shelf; wrong rows are told by their lines.
          */
         post: operations["take_in_cloths"];
         delete?: never;
@@ -286,13 +286,13 @@ export interface paths {
         get?: never;
         /**
          * Change Cloth
-         * @description The cloth with other facts.
+         * @description Changes the facts of a cloth.
          */
         put: operations["change_cloth"];
         post?: never;
         /**
          * Remove Cloth
-         * @description The cloth, gone from the shelf.
+         * @description Removes a cloth from the shelf.
          */
         delete: operations["remove_cloth"];
         options?: never;
@@ -311,7 +311,7 @@ export interface paths {
         put?: never;
         /**
          * Give Cloth
-         * @description A length given back to the shelf.
+         * @description Gives a length back to the shelf.
          */
         post: operations["give_cloth"];
         delete?: never;
@@ -331,7 +331,7 @@ export interface paths {
         put?: never;
         /**
          * Take Cloth
-         * @description A length taken from the shelf for a work.
+         * @description Takes a length from the shelf for a work.
          */
         post: operations["take_cloth"];
         delete?: never;
@@ -391,7 +391,7 @@ export interface paths {
         put?: never;
         /**
          * Take In Work
-         * @description A new work from an open file; a bad one is told problem by problem and nothing is made.
+         * @description Makes a new work from an open file; of a bad one every problem is told, and nothing is made.
          */
         post: operations["take_in_work"];
         delete?: never;
@@ -655,7 +655,7 @@ export interface paths {
         put?: never;
         /**
          * Create Work
-         * @description A new work.
+         * @description Makes a new work.
          */
         post: operations["create_work"];
         delete?: never;
@@ -727,7 +727,7 @@ export interface paths {
         head?: never;
         /**
          * Change Work
-         * @description Another name or purpose.
+         * @description Changes the name or the purpose of a work.
          */
         patch: operations["change_work"];
         trace?: never;
@@ -743,7 +743,7 @@ export interface paths {
         put?: never;
         /**
          * Make Again
-         * @description A new work like this one, with its lessons beside it.
+         * @description Makes a new work like this one, with its lessons beside it.
          */
         post: operations["make_again"];
         delete?: never;
@@ -782,7 +782,7 @@ export interface paths {
         get?: never;
         /**
          * Change Cloth
-         * @description Other facts for the cloth of one role of a work; null takes it out where no piece names it.
+         * @description Changes the cloth of one role of a work; null removes it where no piece names it.
          */
         put: operations["change_cloth_of_work"];
         post?: never;
@@ -803,7 +803,7 @@ export interface paths {
         put?: never;
         /**
          * Discard Work
-         * @description Takes a deleted work away for good, with its pieces, history, checks, log and photographs.
+         * @description Deletes a work for good that was put among the deleted ones, with its pieces, history, checks, log and photographs.
          */
         post: operations["discard_work"];
         delete?: never;
@@ -823,7 +823,7 @@ export interface paths {
         put?: never;
         /**
          * Duplicate Work
-         * @description A new work like this one.
+         * @description Makes a new work like this one.
          */
         post: operations["duplicate_work"];
         delete?: never;
@@ -871,7 +871,7 @@ export interface paths {
         head?: never;
         /**
          * Write Log
-         * @description Other words for the log.
+         * @description Changes the words of the log.
          */
         patch: operations["write_log"];
         trace?: never;
@@ -887,7 +887,7 @@ export interface paths {
         put?: never;
         /**
          * Order Sections
-         * @description The sections in another order.
+         * @description Puts the sections in another order.
          */
         post: operations["order_sections"];
         delete?: never;
@@ -907,7 +907,7 @@ export interface paths {
         put?: never;
         /**
          * Add Photograph
-         * @description One more photograph, drawn anew without what else its file held.
+         * @description Adds a photograph, drawn anew without whatever else its file held.
          */
         post: operations["add_photograph"];
         delete?: never;
@@ -928,7 +928,7 @@ export interface paths {
         post?: never;
         /**
          * Drop Photograph
-         * @description A photograph less.
+         * @description Removes a photograph.
          */
         delete: operations["drop_photograph"];
         options?: never;
@@ -945,7 +945,7 @@ export interface paths {
         };
         /**
          * Read Places
-         * @description Where the marking of each piece stands.
+         * @description How far the marking of each piece has come.
          */
         get: operations["read_places"];
         put?: never;
@@ -966,7 +966,7 @@ export interface paths {
         get?: never;
         /**
          * Put Place
-         * @description Where the marking of one piece stands now.
+         * @description Notes how far the marking of one piece has come.
          */
         put: operations["put_place"];
         post?: never;
@@ -1005,7 +1005,7 @@ export interface paths {
         };
         /**
          * Remains
-         * @description What goes with a work that is deleted for good.
+         * @description What is lost with a work that is deleted for good.
          */
         get: operations["remains"];
         put?: never;
@@ -1047,7 +1047,7 @@ export interface paths {
         put?: never;
         /**
          * Change Seam
-         * @description The seam allowance of the whole work; an end or a join that has one of its own keeps it.
+         * @description Changes the seam allowance of the whole work; an end or a join that has one of its own keeps it.
          */
         post: operations["change_seam"];
         delete?: never;
@@ -1067,7 +1067,7 @@ export interface paths {
         put?: never;
         /**
          * Add Section
-         * @description One more section, at the end.
+         * @description Adds a section at the end.
          */
         post: operations["add_section"];
         delete?: never;
@@ -1086,13 +1086,13 @@ export interface paths {
         get?: never;
         /**
          * Change Section
-         * @description Other facts, or another name, for a section.
+         * @description Changes the facts or the name of a section.
          */
         put: operations["change_section"];
         post?: never;
         /**
          * Delete Section
-         * @description A section less; undo brings it back.
+         * @description Removes a section; undo brings it back.
          */
         delete: operations["delete_section"];
         options?: never;
@@ -1111,7 +1111,7 @@ export interface paths {
         put?: never;
         /**
          * Duplicate Section
-         * @description One more section, like this one and next to it.
+         * @description Adds a section like this one, next to it.
          */
         post: operations["duplicate_section"];
         delete?: never;
@@ -1171,7 +1171,7 @@ export interface paths {
         put?: never;
         /**
          * Change Unit
-         * @description Another unit for the whole work; no value changes.
+         * @description Changes the unit of the whole work; no value changes.
          */
         post: operations["change_unit"];
         delete?: never;
