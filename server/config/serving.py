@@ -14,13 +14,14 @@ import time
 from collections.abc import Callable
 from contextlib import suppress
 from types import FrameType
-from typing import Any
+from typing import Any, NoReturn
 
 from waitress.channel import HTTPChannel
 from waitress.parser import HTTPRequestParser
 from waitress.server import create_server
 
 PROCESSES, THREADS = 2, 4
+_ASKED = (signal.SIGINT, signal.SIGTERM)  # to end
 _MOST_BODY = 64 * 1024 * 1024
 _MOST_BACKUP = 1 << 40
 
@@ -69,6 +70,7 @@ def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> 
     the program can be asked to end.
     """
     ending = False
+    running: dict[int, int] = {}
 
     def end(number: int, frame: FrameType | None) -> None:
         nonlocal ending
@@ -77,18 +79,26 @@ def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> 
             with suppress(ProcessLookupError):
                 os.kill(pid, signal.SIGTERM)
 
+    def start(number: int) -> None:
+        # Whoever asks it to end meanwhile is heard once the new process is known, and can itself be asked.
+        signal.pthread_sigmask(signal.SIG_BLOCK, _ASKED)
+        pid = os.fork()
+        if pid == 0:
+            _process(found, number, parent, application)
+        running[pid] = number
+        signal.pthread_sigmask(signal.SIG_UNBLOCK, _ASKED)
+
     from django.db import connections
 
     connections.close_all()  # each process opens its own
 
-    running: dict[int, int] = {}
+    parent = os.getpid()
     signal.signal(signal.SIGTERM, end)
     signal.signal(signal.SIGINT, end)
     ready()
     for number in range(PROCESSES):
-        running[_started(found, number, application)] = number
-    if ending:
-        end(signal.SIGTERM, None)  # asked while they were being started
+        if not ending:
+            start(number)
     while running:
         try:
             pid, _ = os.wait()
@@ -97,15 +107,11 @@ def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> 
         gone = running.pop(pid, None)
         if gone is not None and not ending:
             time.sleep(0.1)
-            running[_started(found, gone, application)] = gone
+            start(gone)
 
 
-def _started(found: socket.socket, number: int, application: Any) -> int:
-    """The process that serves as the one of that number."""
-    parent = os.getpid()
-    pid = os.fork()
-    if pid:
-        return pid
+def _process(found: socket.socket, number: int, parent: int, application: Any) -> NoReturn:
+    """Serve in a process of its own, and end that."""
     code = 1
     try:
         _serve_as(found, number, parent, application)
@@ -118,6 +124,7 @@ def _started(found: socket.socket, number: int, application: Any) -> int:
 def _serve_as(found: socket.socket, number: int, parent: int, application: Any) -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # the one above says when
     signal.signal(signal.SIGTERM, signal.SIG_DFL)
+    signal.pthread_sigmask(signal.SIG_UNBLOCK, _ASKED)
     os.environ["YOUNG_RIBBON_PROCESS"] = str(number)
 
     from server.keeping.daily import keep_at_it
