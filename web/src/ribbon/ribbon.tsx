@@ -13,6 +13,7 @@ import { Overview } from "./overview";
 import { Patterns } from "./patterns";
 import { Tape } from "./tape";
 import { useFolding } from "./use-folding";
+import { useWidth } from "./use-width";
 import { inSight, panned, scale, type View, WHOLE, zoomed } from "./view";
 
 const FLAT_AT = 31;
@@ -37,16 +38,14 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
   const model = useMemo(() => modelOf(plan, JSON.parse(dressed) as Look[]), [plan, dressed]);
   const [turned, setTurned] = useState(false);
   const [view, setView] = useState<View>(WHOLE);
-  const [width, setWidth] = useState(900);
   const box = useRef<HTMLDivElement>(null);
+  const width = useWidth(box, 900, 240);
   const held = useRef(new Map<number, number>());
   const least = Math.min(1, 3 / Math.max(1, plan.count));
 
   useEffect(() => {
     const element = box.current;
     if (!element) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(240, entry.contentRect.width)));
-    watch.observe(element);
     // The page must not scroll while the wheel zooms, which only a listener that is not passive can prevent.
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
@@ -55,10 +54,7 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
       else setView((v) => zoomed(v, Math.exp(-event.deltaY / 300), (event.clientX - left) / width, least));
     };
     element.addEventListener("wheel", wheel, { passive: false });
-    return () => {
-      watch.disconnect();
-      element.removeEventListener("wheel", wheel);
-    };
+    return () => element.removeEventListener("wheel", wheel);
   }, [least]);
 
   const move = useCallback(

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useRef } from "react";
 import type { Plan } from "../api/client";
 import type { Look } from "../state/look";
 import type { Quantity } from "../state/spec";
@@ -10,6 +10,7 @@ import { Measure } from "./measure";
 import { model as modelOf } from "./model";
 import { Patterns } from "./patterns";
 import { Tape } from "./tape";
+import { useWidth } from "./use-width";
 import { scale } from "./view";
 
 const TAPE = 31;
@@ -27,14 +28,8 @@ export function Sample(props: {
   says: string;
 }) {
   const { plan, looks, tracks, lit } = props;
-  const [width, setWidth] = useState(520);
   const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (!box.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(220, entry.contentRect.width)));
-    watch.observe(box.current);
-    return () => watch.disconnect();
-  }, []);
+  const width = useWidth(box, 520, 220);
   const model = useMemo(() => modelOf(plan, looks), [plan, looks]);
   const view = { from: props.from, to: props.to };
   const [flat, finished] = [plan.flat.mm, plan.finished.mm];

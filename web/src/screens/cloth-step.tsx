@@ -207,7 +207,7 @@ function OtherCloth({ spec, cloths, role, onCloth }: Props) {
           />
           {answer?.usable && (
             <p className="mt-3 mb-0 font-semibold">
-              <Figure>{`${answer.usable.text} of its width can be used${answer.at_hand ? `; ${answer.at_hand.text} at hand, once washed` : ""}.`}</Figure>
+              <Figure>{`${answer.usable.text} of its width can be used${answer.at_hand ? `; ${answer.at_hand.text} at hand${own.shrinkage ? ", once washed" : ""}` : ""}.`}</Figure>
             </p>
           )}
           <p className="mt-3 mb-0 text-smoke">

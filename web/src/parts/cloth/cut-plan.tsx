@@ -1,5 +1,7 @@
+import { useRef } from "react";
 import type { CutAnswer } from "../../api/client";
 import { SvgFigure } from "../../ribbon/svg-figure";
+import { useWidth } from "../../ribbon/use-width";
 import { Figure } from "../controls/figure";
 
 type Plan = CutAnswer["plans"][number];
@@ -8,8 +10,10 @@ const EDGE = 34;
 
 /** The pieces on one cloth, to scale, the cloth's length running to the right; arrows point up each piece. */
 export function CutPlan({ plan }: { plan: Plan }) {
+  const box = useRef<HTMLElement>(null);
+  const width = useWidth(box, WIDE + EDGE + 4, 240);
   return (
-    <figure className="m-0 mb-5">
+    <figure ref={box} className="m-0 mb-5">
       <figcaption className="mb-1">
         <span className="block text-base font-bold">{plan.cloth}</span>
         {/* Its name stands above. */}
@@ -21,6 +25,7 @@ export function CutPlan({ plan }: { plan: Plan }) {
           // biome-ignore lint/suspicious/noArrayIndexKey: a cloth has no other name than its place
           key={index}
           plan={plan}
+          room={Math.min(WIDE, width - EDGE - 4)}
           index={index}
           width={sheet.width}
           length={sheet.length}
@@ -33,9 +38,22 @@ export function CutPlan({ plan }: { plan: Plan }) {
 
 type Length = { mm: number; text: string };
 
-function Sheet({ plan, index, width, length }: { plan: Plan; index: number; width: Length; length: Length }) {
+function Sheet({
+  plan,
+  room,
+  index,
+  width,
+  length,
+}: {
+  plan: Plan;
+  /** How many pixels there are along the cloth: what is written on it stays as large on a small screen. */
+  room: number;
+  index: number;
+  width: Length;
+  length: Length;
+}) {
   // The cloth's length runs to the right; a short wide one is not blown up past a hand's breadth.
-  const scale = Math.min(WIDE / length.mm, 300 / width.mm);
+  const scale = Math.min(room / length.mm, 300 / width.mm);
   const [w, h] = [length.mm * scale, width.mm * scale];
   // Never too narrow for what is written above it.
   const across = Math.max(w, 200) + EDGE + 4;
