@@ -86,10 +86,11 @@ def joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy = 
 
 def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) -> Joined:
     tried = []
+    places: Places | None = None
     for even in (True, False) if allowed.tape else (False,):
         reach = Reach(laid, usable, allowed, even=even)
         _counted(reach, usable)
-        places = Places(laid, reach)
+        places = Places(laid, reach) if places is None else places.within(reach)
         chosen = _BY_STRATEGY[strategy](places, reach)
         if chosen is not None:
             tried.append([places.join(at) for at in chosen])

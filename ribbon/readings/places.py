@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from bisect import bisect_left, bisect_right
 from collections.abc import Iterator
+from copy import copy
 from enum import IntEnum
 from fractions import Fraction
 from math import floor
@@ -123,6 +124,12 @@ class Places:
         inside = [one for one in sorted([*inner, *self._sewn]) if 0 < one[0] < self.laid.whole]
         self.folds = inside
         self._clear_folds = [one for one in inside if one in self._sewn or self.clear(one[0])]
+
+    def within(self, reach: Reach) -> Places:
+        """The same places for widths that reach otherwise; their seams must keep as far from what shows."""
+        again = copy(self)
+        again.reach = reach
+        return again
 
     def _of(self, kind: LineKind) -> list[tuple[int, int]]:
         """(place, pleat) of every line of that kind."""

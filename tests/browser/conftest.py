@@ -23,7 +23,7 @@ ARGUMENTS = [
     "--disable-component-update", "--disable-sync",
 ]  # fmt: skip
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
-expect.set_options(timeout=10_000)
+expect.set_options(timeout=20_000)
 
 
 def _free() -> str:

@@ -188,7 +188,7 @@ def test_a_backup_brings_everything_back(page: Page, tmp_path: Path, accessible:
         page.get_by_role("button", name="Back up everything").click()
     kept = tmp_path / "kept.zip"
     got.value.save_as(kept)
-    expect(page.get_by_text("The backup is made, and was read back")).to_be_visible()
+    expect(page.get_by_text("The backup is made, and was read back")).to_be_visible(timeout=60_000)
     accessible(page)
     page.get_by_role("link", name="Works").click()
     page.get_by_role("button", name="More for Observing coat").click()
@@ -203,12 +203,16 @@ def test_a_backup_brings_everything_back(page: Page, tmp_path: Path, accessible:
     page.get_by_role("button", name="Leave everything as it is").click()
     field.set_input_files(kept)
     page.get_by_role("button", name="Bring it back").click()
-    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible(
+        timeout=60_000
+    )
     # What was there before is in the list of backups, and comes back from there.
     row = page.get_by_role("listitem").filter(has_text="before a restore")
     row.get_by_role("button", name="Bring back").click()
     page.get_by_role("button", name="Bring it back").click()
-    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"works, \d+ cloths and \d+ photographs? came back\."))).to_be_visible(
+        timeout=60_000
+    )
     page.get_by_role("link", name="Works").click()
     expect(page.get_by_role("link", name="Plaid wrap")).to_be_visible()
     expect(page.get_by_role("link", name="Observing coat")).to_be_hidden()
