@@ -38,9 +38,8 @@ class _Step(NamedTuple):
 
 
 class _Fit(NamedTuple):
-    """How well an item would lie at a step (more is better), with what is needed to lay it."""
+    """What is needed to lay an item at a step: its place in the order, how wide it lies, where it ends, its spot."""
 
-    score: int
     at: int
     wide: int
     ends: int
@@ -139,7 +138,7 @@ def _best_fit(
             if good > score:
                 score = good
                 left = step.left if on_left else step.left + room - wide
-                best = _Fit(good, at, wide, ends, Spot(left, start, turned))
+                best = _Fit(at, wide, ends, Spot(left, start, turned))
         if score == _BEST:
             break
     return best

@@ -42,14 +42,14 @@ from server.plans.bounds import planned
 from server.wire.change import told_change
 from server.wire.cloth import ClothSpec
 from server.wire.read_cloth import read_cloth
-from server.wire.read_edge import Given
+from server.wire.read_edge import Given, habit_of
 from server.wire.told import LengthOut, Writer, told_length
 
 
 def bolt_of(said: ClothSpec, unit: str, habit: str | None) -> BoltOut:
     """What there is of a cloth by itself.  Raises `Refusal` with everything that is wrong in it."""
     own = UNITS[said.unit or unit]
-    imperial = in_inches(UNITS[unit], None if habit is None else habit == "inches")
+    imperial = in_inches(UNITS[unit], habit_of(habit))
     found = read_cloth(said, "cloth", unit, imperial=imperial)
     if found.problems or found.wrong:
         raise Refusal([*found.problems, *found.wrong])

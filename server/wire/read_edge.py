@@ -71,7 +71,7 @@ def read_section(said: SectionSpec, cloths: Mapping[str, ClothSpec] = NO_CLOTHS)
     """The edge that a section describes, on the cloths of its work.  Raises `Refusal` with everything that a plan cannot do without."""
     unit = UNITS[said.unit]
     texts, later = Texts(unit), Texts(unit)
-    habit = None if said.habit is None else said.habit == "inches"
+    habit = habit_of(said.habit)
     imperial = in_inches(unit, habit)
     known = {**said.cloths, **cloths}
     spec, path = inline(said.cloth, "cloth", known)
@@ -100,6 +100,11 @@ def read_section(said: SectionSpec, cloths: Mapping[str, ClothSpec] = NO_CLOTHS)
     if texts.problems:
         raise Refusal(texts.problems)
     return Given(said, edge, cutting, tuple(later.problems), more)
+
+
+def habit_of(said: str | None) -> bool | None:
+    """Whether a sewist is used to inches, None where that is not said."""
+    return None if said is None else said == "inches"
 
 
 @dataclass(frozen=True, slots=True)

@@ -116,10 +116,12 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           if (!named(mark.kind) || seen.has(mark.pleat)) return null;
           seen.add(mark.pleat);
           const x = px(mark.at.mm);
+          const text = model.markText[index] ?? "";
           return (
             <text
               key={index}
-              x={x + 7}
+              // The last one keeps within the picture.
+              x={Math.min(x + 7, px(high) - text.length * 7)}
               y={HEIGHT - 7}
               fontSize={13}
               fontWeight={650}
@@ -128,7 +130,7 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
               strokeWidth={4}
               paintOrder="stroke"
             >
-              <SvgFigure>{model.markText[index] ?? ""}</SvgFigure>
+              <SvgFigure>{text}</SvgFigure>
             </text>
           );
         })}

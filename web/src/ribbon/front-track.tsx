@@ -172,7 +172,7 @@ function Pinched({ model, px, low, high, turned, stretch }: Drawing) {
         x + half + 30 < b ? (
           <PleatNumber key={mark.pleat} x={x + half + 8} y={18} pleat={mark.pleat} anchor="start" />
         ) : (
-          <PleatNumber key={mark.pleat} x={x - half - 14} y={18} pleat={mark.pleat} />
+          <PleatNumber key={mark.pleat} x={x} y={HEIGHT - 14} pleat={mark.pleat} />
         ),
       );
   });
