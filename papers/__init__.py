@@ -13,6 +13,7 @@ from papers.gauge import gauge_drawing
 from papers.labels import Label, label_pages
 from papers.lists import Listing, list_pages
 from papers.pdf import to_pdf
+from papers.picture import picture_drawing
 from papers.plotter import Plotted, UnreadableDrawing, plotted
 from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
 from papers.svg import to_svg
@@ -41,6 +42,7 @@ __all__ = [
     "on_sheets",
     "outline_stroke",
     "pages_needed",
+    "picture_drawing",
     "plotted",
     "template_drawing",
     "to_csv",

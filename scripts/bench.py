@@ -92,6 +92,23 @@ def _plans() -> None:
         return answered
 
     echo_ms, sixty = _paired(asked("/api/bench/echo", 60), asked("/api/plan", 60))
+    lined = {
+        "kind": "curtains",
+        "measures": {"rail": "152", "window": "118", "drop": ["214", "214.5"], "overlap": "8"},
+        "choices": {"fullness": "2.2", "lining": "tube", "lining_narrower": "4"},
+        "cloths": {"face": {"usable": "138 cm", "along": "64 cm", "price": "19.80"}, "lining": {"usable": "136 cm"}},
+    }
+
+    def made(*, plans: bool) -> None:
+        body = json.dumps({**lined, "plans": plans})
+        assert client.post("/api/thing", body, content_type="application/json").status_code == 200
+
+    again_ms, pair = _paired(asked("/api/bench/echo", 60), lambda: made(plans=False))
+    whole = _median(lambda: made(plans=True))
+    print(
+        f"a lined pair of curtains: {pair / again_ms:.1f} times an echo ({pair:.0f} ms to {again_ms:.1f} ms), "
+        f"with both plans {whole / again_ms:.1f} times ({whole:.0f} ms); to reach: 12"
+    )
     hundred, thousand = _median(asked("/api/plan", 100)), _median(asked("/api/plan", 1000), 10)
     # So many are planned without their joins alone.
     bare, most = (_median(asked("/api/plan", pleats, joined=False), 3) for pleats in (1000, 20_000))

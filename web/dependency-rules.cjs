@@ -1,5 +1,5 @@
-/** Data runs one way: api -> state -> ribbon -> parts -> screens. */
-const order = ["api", "state", "ribbon", "parts", "screens"];
+/** Data runs one way: api -> state -> ribbon -> thing -> parts -> screens. */
+const order = ["api", "state", "ribbon", "thing", "parts", "screens"];
 module.exports = {
   forbidden: [
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },

@@ -9,6 +9,7 @@ from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying
 from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.cloth.layout import Layout, layout, lowest
+from ribbon.cloth.lining_joins import apart, lining_joins
 from ribbon.cloth.notions import Notion, notions, totals
 from ribbon.cloth.piece import FACE, LINING, CutPiece, Laid
 from ribbon.cloth.pieces import LiningToCut, Pieces, edge_pieces, lining_to_cut
@@ -53,6 +54,7 @@ __all__ = [
     "Way",
     "WorkPlans",
     "allowed_of",
+    "apart",
     "apron",
     "beginning",
     "buy",
@@ -68,6 +70,7 @@ __all__ = [
     "lies_on_cloth",
     "lined",
     "lined_up",
+    "lining_joins",
     "lining_taken",
     "lining_to_cut",
     "lining_ways",

@@ -94,9 +94,14 @@ class LiningCut(NamedTuple):
         """How many seams it takes."""
         return max(0, len(self.widths) - 1)
 
+    @property
+    def upright(self) -> bool:
+        """True where its length runs along the cloth."""
+        return self.name in ("across", "uncut")
+
 
 def lining_ways(made: Lined, bolt: Bolt, allowance: Length) -> list[LiningCut]:
-    """The ways to cut a lining: across its cloth in equal widths, in strips along it, railroaded in one piece.
+    """The ways to cut a lining: across its cloth, in equal widths or whole ones; in strips along it; railroaded.
 
     Raises `Refusal` for cloth too narrow to hold its own seams.
 
@@ -118,7 +123,13 @@ def lining_ways(made: Lined, bolt: Bolt, allowance: Length) -> list[LiningCut]:
         return ((made.width + allowance * (2 * (parts - 1))) / parts,) * parts
 
     across = equal(many)
-    found = [LiningCut("across", across, made.length * drops(across, bolt.usable))]
+    # Whole lengths of the cloth side by side, and what is still missing.
+    rest = made.width + allowance * (2 * (many - 1)) - bolt.usable * (many - 1)
+    uncut = ((bolt.usable,) * (many - 1)) + (rest,)
+    found = [
+        LiningCut("across", across, made.length * drops(across, bolt.usable)),
+        LiningCut("uncut", uncut, made.length * drops(uncut, bolt.usable)),
+    ]
     too_long = "it is longer than its cloth is wide"
     side_by_side = int(bolt.usable / made.length)
     strips = equal(max(1, side_by_side))

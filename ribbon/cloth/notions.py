@@ -18,6 +18,14 @@ class Notion:
     count: int | None
     length: Length | None
 
+    def times(self, many: int) -> Notion:
+        """So many times as much of it."""
+        return Notion(
+            self.name,
+            None if self.count is None else self.count * many,
+            None if self.length is None else self.length * many,
+        )
+
 
 def notions(made: Plan, joins: int, drop: Length | None) -> list[Notion]:
     """What a piece wants beside its cloth, by its kind.

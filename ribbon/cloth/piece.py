@@ -80,6 +80,10 @@ class CutPiece:
         """Each copy of it with its number, from 1."""
         return [(self, number) for number in range(1, self.count + 1)]
 
+    def times(self, many: int) -> CutPiece:
+        """The same piece, cut so many times as often."""
+        return self if many == 1 else replace(self, count=self.count * many)
+
     def on(self, role: str) -> CutPiece:
         """The same piece of another cloth."""
         return replace(self, role=role)

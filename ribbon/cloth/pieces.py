@@ -22,6 +22,11 @@ class Pieces:
     notions: tuple[Notion, ...] = ()
     lacking: str = ""
 
+    def times(self, many: int) -> Pieces:
+        """The same, so many times as often."""
+        pieces = tuple(piece.times(many) for piece in self.pieces)
+        return Pieces(pieces, tuple(one.times(many) for one in self.notions), self.lacking)
+
 
 class LiningToCut:
     """A lining as it is cut from its own cloth."""
@@ -78,6 +83,6 @@ def _lining_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> li
     found = []
     for number, wide in enumerate(lining.cut.widths, 1):
         called = f"{name}, lining" if many == 1 else f"{name}, lining {number} of {many}"
-        size: tuple[Length, Length] = (wide, long) if lining.cut.name == "across" else (long, wide)
+        size: tuple[Length, Length] = (wide, long) if lining.cut.upright else (long, wide)
         found.append(CutPiece.oblong(f"{key}.lining.{number}", called, *size, role=cutting.lining_role))
     return found

@@ -24,6 +24,7 @@ WAYS = {
 }
 LINING_WAYS = {
     "across": "across its cloth, in equal widths",
+    "uncut": "across its cloth, in whole widths",
     "lengthways": "in strips along its cloth",
     "railroaded": "railroaded, without a join",
 }

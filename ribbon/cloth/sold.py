@@ -6,9 +6,8 @@ from fractions import Fraction
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.notions import Notion
-from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit
+from ribbon.lengths import POUND, UNITS, ZERO, Length, Scribe, Unit
 
-_POUND = Fraction("453.59237")
 _METRES = Scribe(UNITS["m"], Length.cm(1))
 _YARDS = Scribe(UNITS["yd"], Length.inches(Fraction(9, 2)))
 
@@ -48,7 +47,7 @@ def layout_scribe(unit: Unit) -> Scribe:
 
 def weighs(grams: Fraction, unit: Unit) -> str:
     """A weight in kilograms, or in pounds where the work is measured in inches."""
-    return f"{float(grams / _POUND):.1f} lb" if unit.binary else f"{float(grams) / 1000:.1f} kg"
+    return f"{float(grams / POUND):.1f} lb" if unit.binary else f"{float(grams) / 1000:.1f} kg"
 
 
 def much(notion: Notion, unit: Unit) -> str:

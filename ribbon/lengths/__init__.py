@@ -2,9 +2,11 @@
 
 from ribbon.lengths.length import ZERO, Length
 from ribbon.lengths.reading import (
+    POUND,
     loosened,
     read_count,
     read_length,
+    read_load,
     read_part,
     read_price,
     read_ratio,
@@ -16,6 +18,7 @@ from ribbon.lengths.units import UNITS, Unit, unit_named
 from ribbon.lengths.writing import Scribe, Written, typed, typed_number, write_ratio
 
 __all__ = [
+    "POUND",
     "UNITS",
     "ZERO",
     "Length",
@@ -26,6 +29,7 @@ __all__ = [
     "loosened",
     "read_count",
     "read_length",
+    "read_load",
     "read_part",
     "read_price",
     "read_ratio",

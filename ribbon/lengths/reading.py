@@ -27,6 +27,7 @@ _PERCENT = re.compile(r"\s*(?:%|percent|per cent|pct\.?)$")
 _TO = re.compile(r"\s*(?:/|:|\bto\b)\s*")
 _FULL = {"single": 1, "double": 2, "twice": 2, "triple": 3, "treble": 3, "thrice": 3}
 
+POUND = Fraction("453.59237")
 OUNCE_A_YARD = Fraction("28.349523125") / Fraction("0.83612736")
 """Grams a square metre in one ounce a square yard, exactly."""
 _MOST_OUNCES = 60
@@ -218,3 +219,21 @@ def read_weight(text: str, unit: Unit) -> Fraction:
         raise Unreadable(f"{quoted(text)} is heavier than any cloth", example)
     ounces = ounces or (bare and unit.binary and value <= _MOST_OUNCES)
     return value * OUNCE_A_YARD if ounces else value
+
+
+_LOADS = {"kg": Fraction(1000), "kilos": Fraction(1000), "lbs": POUND, "lb": POUND, "g": Fraction(1)}
+
+
+def read_load(text: str, unit: Unit) -> Fraction:
+    """What something bears, in grams; a bare number is kilograms, or pounds in inches.  Raises `Unreadable`.
+
+    >>> read_load("12 kg", UNITS["in"]), read_load("2", UNITS["cm"])
+    (Fraction(12000, 1), Fraction(2000, 1))
+    """
+    example = "write it as 12 kg or 25 lb"
+    said = _checked(text, "a weight", example)
+    name = next((one for one in _LOADS if said.endswith(one)), "lb" if unit.binary else "kg")
+    value = _pure(said.removesuffix(name).strip(), text, "a weight", example)
+    if value > 100_000:
+        raise Unreadable(f"{quoted(text)} is more than any rail bears", example)
+    return value * _LOADS[name]

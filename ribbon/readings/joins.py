@@ -51,6 +51,7 @@ class Strategy(StrEnum):
     EQUAL = "equal"
     SAME_PLEATS = "same_pleats"
     HALF_OUTSIDE = "half_outside"
+    HALF_LAST = "half_last"
     AT_PLEATS = "at_pleats"
 
     @property
@@ -65,6 +66,7 @@ _SAYS = {
     Strategy.EQUAL: "widths as nearly equal as hidden places allow",
     Strategy.SAME_PLEATS: "the same whole pleats on every width",
     Strategy.HALF_OUTSIDE: "a half width first, to go to the outside",
+    Strategy.HALF_LAST: "a half width last, for what hangs to the other side",
     Strategy.AT_PLEATS: "a join in the underlay of every pleat",
 }
 
@@ -165,24 +167,24 @@ def _measured(chosen: list[Join], laid: Spread, allowed: Allowed) -> Joined:
     return Joined(chosen, widths)
 
 
-def _fewest(places: Places, reach: Reach, begun: list[Place] | None = None) -> list[Place] | None:
+def _fewest(places: Places, reach: Reach) -> list[Place] | None:
     """Every join hidden where it can be: on folds if that takes no more widths than anywhere behind."""
-    tried = [_run(places, reach, worst, begun) for worst in (Better.FOLD, Better.CLEAR)]
+    tried = [_run(places, reach, worst) for worst in (Better.FOLD, Better.CLEAR)]
     whole = [joins for joins in tried if joins is not None]
 
     def cost(joins: list[Place]) -> tuple[int, int]:
         return sum(not places.join(at).hidden for at in joins), len(joins)
 
-    if whole and begun is None and min(cost(joins)[0] for joins in whole):
+    if whole and min(cost(joins)[0] for joins in whole) > 0:
         # Not all can hide: then no more widths are spent on it than hide more of them.
         whole.append(_fall(places, reach) or whole[0])
     return min(whole, key=cost) if whole else None
 
 
-def _run(places: Places, reach: Reach, wanted: Better, begun: list[Place] | None = None) -> list[Place] | None:
+def _run(places: Places, reach: Reach, wanted: Better) -> list[Place] | None:
     """The joins from left to right, each at the furthest place that is as good as `wanted`, else at the best there is."""
-    found = list(begun or [])
-    at: Place = found[-1] if found else 0
+    found: list[Place] = []
+    at: Place = 0
     while not reach.ends(at, first=not found):
         end = reach.room(at, first=not found)
         if end is None:
@@ -203,46 +205,52 @@ def _furthest(places: Places, after: Place, least: Place, reach: Place, wanted: 
 
 
 def _fall(places: Places, reach: Reach) -> list[Place] | None:
-    """As few joins as can be, as many of them hidden as that allows.
+    """As few joins as can be, as many of them hidden as that allows."""
+    many = reach.least
+    if many == 0:
+        return [] if reach.ends(0, first=True) else None
+    return _so_many(places, reach, many, reach.to_join[True], reach.to_end[False])
+
+
+def _so_many(places: Places, reach: Reach, many: int, first: Place, last: Place) -> list[Place] | None:
+    """So many joins, as many of them hidden as can be, where the first width holds `first` and the last one `last`.
 
     Of joins that hide so many, the one that reaches furthest leaves the most to those after it: so it is enough to keep,
     for each number hidden, the furthest that so many joins come.
     """
-    many = reach.least
-    if many == 0:
-        return [] if reach.ends(0, first=True) else None
     if many > _MOST_SEARCHED:
-        return _fall_one_by_one(places, reach, many)
+        return _one_by_one(places, reach, many, first, last)
     best: dict[int, list[Place]] = {0: []}
     for number in range(1, many + 1):
+        least = _least(reach, number, many, last)
         then: dict[int, list[Place]] = {}
         for hides, joins in best.items():
             after: Place = joins[-1] if joins else 0
-            end = reach.room(after, first=not joins)
-            if end is None:
+            end = after + (reach.to_join[False] if joins else first)
+            if end <= after:
                 return None
-            for better, at in places.furthest(after, _least(reach, number, many), end):
+            for better, at in places.furthest(after, least, end):
                 total = hides + (better <= Better.CLEAR)
                 if total not in then or then[total][-1] < at:
                     then[total] = [*joins, at]
         best = then
-    whole = {hides: joins for hides, joins in best.items() if reach.ends(joins[-1], first=False)}
+    whole = {hides: joins for hides, joins in best.items() if joins and reach.whole - joins[-1] <= last}
     return whole[max(whole)] if whole else None
 
 
-def _least(reach: Reach, number: int, many: int) -> Place:
-    """How far the join with that number must come, for the rest to be enough."""
-    return reach.whole - reach.to_end[False] - (many - number) * reach.to_join[False]
+def _least(reach: Reach, number: int, many: int, last: Place) -> Place:
+    """How far the join with that number must come, for the rest to be enough where the last width holds `last`."""
+    return reach.whole - last - (many - number) * reach.to_join[False]
 
 
-def _fall_one_by_one(places: Places, reach: Reach, many: int) -> list[Place] | None:
+def _one_by_one(places: Places, reach: Reach, many: int, first: Place, last: Place) -> list[Place] | None:
     found: list[Place] = []
     for number in range(1, many + 1):
         after: Place = found[-1] if found else 0
-        end = reach.room(after, first=not found)
-        if end is None:
+        end = after + (reach.to_join[False] if found else first)
+        if end <= after:
             return None
-        found.append(_furthest(places, after, _least(reach, number, many), end, Better.CLEAR))
+        found.append(_furthest(places, after, _least(reach, number, many, last), end, Better.CLEAR))
     return found
 
 
@@ -259,7 +267,7 @@ def _equal(places: Places, reach: Reach) -> list[Place] | None:
         end = reach.room(at, first=not found)
         if end is None:
             return None
-        least = _least(reach, index, many - 1)
+        least = _least(reach, index, many - 1, reach.to_end[False])
         place = places.nearest(at, wanted, least, end)
         if place is None:
             return fewest
@@ -298,11 +306,20 @@ def _fits(reach: Reach, found: list[Place]) -> bool:
 
 
 def _half_outside(places: Places, reach: Reach) -> list[Place] | None:
-    """A half width at the start, whole ones after it."""
-    half = reach.room(0, first=True, half=True)
-    if half is None or reach.ends(0, first=True):
+    """A half width at the start, whole ones after it; no more of them than are needed."""
+    return _with_half(places, reach, reach.half, reach.to_end[False])
+
+
+def _half_last(places: Places, reach: Reach) -> list[Place] | None:
+    """Whole widths, and a half one at the end: the mirror of a half width at the start."""
+    return _with_half(places, reach, reach.to_join[True], reach.half_last)
+
+
+def _with_half(places: Places, reach: Reach, first: Place, last: Place) -> list[Place] | None:
+    if min(first, last) <= 0 or reach.to_join[False] <= 0 or reach.ends(0, first=True):
         raise _cannot("half a width holds nothing, or one width holds it all")
-    return _fewest(places, reach, [_furthest(places, 0, 0, half, Better.CLEAR)])
+    many = 1 + max(0, ceil(Fraction(reach.whole - first - last, reach.to_join[False])))
+    return _so_many(places, reach, many, first, last)
 
 
 def _at_pleats(places: Places, reach: Reach) -> list[Place] | None:
@@ -321,6 +338,7 @@ _BY_STRATEGY: dict[Strategy, Callable[[Places, Reach], list[Place] | None]] = {
     Strategy.EQUAL: _equal,
     Strategy.SAME_PLEATS: _same_pleats,
     Strategy.HALF_OUTSIDE: _half_outside,
+    Strategy.HALF_LAST: _half_last,
     Strategy.AT_PLEATS: _at_pleats,
 }
 

@@ -65,6 +65,7 @@ class Reach:
         self.to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
         self.to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
         self.half = room(usable / 2, allowed.start, allowed.join)
+        self.half_last = room(usable / 2, allowed.join, allowed.end)
         self._seams = {first: _whole((before + allowed.join).mm * laid.parts) for first, before in firsts}
         self._division = _whole(allowed.tape.mm * laid.parts) if allowed.tape and even else None
         # What shows must keep so far from a seam: its allowance, and a division of the tape for the hand.
@@ -77,9 +78,9 @@ class Reach:
             return 0
         return 1 + max(0, -((self.to_join[True] + self.to_end[False] - self.whole) // self.to_join[False]))
 
-    def room(self, at: Place, *, first: bool, half: bool = False) -> Place | None:
-        """How far a width that begins at `at` reaches; None where it holds nothing.  Only the first may be a half."""
-        room = self.half if half else self.to_join[first]
+    def room(self, at: Place, *, first: bool) -> Place | None:
+        """How far a width that begins at `at` reaches; None where it holds nothing."""
+        room = self.to_join[first]
         return at + room if room > 0 else None
 
     def even(self, after: Place, least: Place, at: Place) -> Place:

@@ -55,7 +55,7 @@ def plans_of(
             whole = edge_plan(one.edge)
             took += effort(whole)
             held(took, "A cutting plan")
-            edges.append((named.name, edge_pieces(key, named.name, whole, one.cutting)))
+            edges.append((named.name, edge_pieces(key, named.name, whole, one.cutting).times(named.times)))
         except Refusal as refusal:
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:

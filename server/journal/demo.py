@@ -6,7 +6,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from server.journal.models import Check, TablePlace
-from server.works.cloths import unhoused
+from server.works.cloths import alone
 from server.works.demo import put_demo_works
 from server.works.models import Work
 from server.works.versions import CURRENT
@@ -49,7 +49,7 @@ def add_demo_works() -> list[Work]:
         for measured in _CHECKED.get(work.name, []):
             Check.objects.create(
                 work=work, section=section.key, name=section.name, at=timezone.now(), measured=measured,
-                spec={name: value for name, value in unhoused(section.spec, work.cloths).items() if name != "corrections"}, version=CURRENT,
+                spec={name: value for name, value in alone(section).items() if name != "corrections"}, version=CURRENT,
                 taken="corrections" in section.spec,
             )  # fmt: skip
         if work.name in _LOGS:

@@ -17,7 +17,7 @@ from server.journal.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
 from server.works import services as works
-from server.works.cloths import unhoused
+from server.works.cloths import all_alone
 from server.works.history import Document
 from server.works.models import Work
 from server.works.versions import CURRENT
@@ -28,7 +28,7 @@ MOST_PHOTOGRAPHS = 40
 def log_of(key: str) -> dict[str, Any]:
     """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
     work = works.find(key)
-    specs = [unhoused(section.spec, work.cloths) for section in work.sections.all()]
+    specs = [spec for _, spec in all_alone(work)]
     cloths = sorted({name for spec in specs if (name := spec.get("cloth", {}).get("name"))})
     return {
         **works.LOG,
@@ -67,8 +67,8 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
     kept = works.section_of(works.document(work), section)
     if kept is None:
         raise Http404
-    alone = unhoused(kept["spec"], work.cloths)
-    said = CheckIn.model_validate({"spec": alone, "measured": measured})
+    spec_alone = next(spec for one, spec in all_alone(work) if one.key == section)
+    said = CheckIn.model_validate({"spec": spec_alone, "measured": measured})
     given = given_of(said)
     told = told_verdict(given, verdict_of(said, given))
     typed = [text for text in measured if text.strip()]
@@ -82,7 +82,7 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
 
         works.change(key, {"revision": revision}, f"the correction of {kept['name']}", edit)
     Check.objects.create(
-        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=alone,
+        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=spec_alone,
         version=CURRENT, taken=take,
     )  # fmt: skip
     if not take:
@@ -123,8 +123,7 @@ def _turns(work: Work, cloth: str) -> dict[str, Any]:
     A piece's own check has gone into its own plan, and must not go there twice.
     """
     found = {}
-    for section in work.sections.all():
-        spec = unhoused(section.spec, work.cloths)
+    for section, spec in all_alone(work):
         if spec.get("cloth", {}).get("name") != cloth:
             continue
         told = usual_of(cloth, spec.get("unit", "cm"), without=section.key)

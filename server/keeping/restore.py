@@ -69,8 +69,9 @@ def restore(
             first()  # in here, so that no change comes between what is backed up and what is replaced
             progress(0.7, "putting it in")
             used = _used()
-            for table in reversed(TABLES.values()):
-                table.model._default_manager.all().delete()
+            for table_name, table in reversed(TABLES.items()):
+                if source.has(table_name):
+                    table.model._default_manager.all().delete()
             for number, (table_name, table) in enumerate(TABLES.items()):
                 progress(0.7 + 0.3 * number / len(TABLES), f"putting in {table_name}")
                 _put(source, table_name, table, renamed)

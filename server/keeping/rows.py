@@ -19,8 +19,9 @@ from server.wire.cloth import ClothSpec
 from server.wire.section import SectionSpec
 from server.wire.times import Moment
 from server.wire.typed import Typed, UnitSign
+from server.wire.ways import WaysSpec
 from server.wire.work import Cloths, ThingSpec
-from server.works.models import Answered, ChangeMade, HighWater, Work, WorkSection
+from server.works.models import Answered, ChangeMade, HighWater, Ways, Work, WorkSection
 from server.works.schema import Key, LogWords, Name, Purpose
 from server.works.services import with_words
 from server.works.versions import CURRENT
@@ -131,6 +132,19 @@ class KeptHighWater(KeptRow):
     named = "id"
     id: Number
     revision: Whole
+
+
+class KeptWays(KeptRow):
+    """What a sewist is used to."""
+
+    model = Ways
+    named = "id"
+    id: Number
+    said: WaysSpec
+    revision: Whole
+
+    def values(self) -> dict[str, Any]:
+        return {**super().values(), "said": _typed(self.said)}
 
 
 class KeptAnswered(KeptRow):
@@ -245,9 +259,11 @@ class KeptPhotograph(KeptRow):
 TABLES: dict[str, type[KeptRow]] = {
     row.model._meta.db_table.replace("_", ".", 1): row  # noqa: SLF001 - Django's own name for what is public
     for row in (
-        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph,
+        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptWays, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph,
     )
 }  # fmt: skip
+LATER = frozenset({"works.ways"})
+"""Tables that backups of this version may do without: they were made before there was one."""
 ORDERS = {"works.section": ("work_id", "position", "key"), "works.change": ("work_id", "number")}
 
 

@@ -14,7 +14,7 @@ import orjson
 
 from ribbon.errors import Refusal, refuse
 from server.keeping.backup import ABOUT, FORMAT, VERSION
-from server.keeping.rows import TABLES
+from server.keeping.rows import LATER, TABLES
 from server.keeping.whole import DATABASE
 from server.wire.json import read_json
 from server.works.earlier import differences_again, differences_of
@@ -132,7 +132,13 @@ class Source:
             except orjson.JSONDecodeError as error:
                 raise Damaged(f"row {number} of {table} is not JSON: {str(error)[:120]}") from None
 
+    def has(self, table: str) -> bool:
+        """Whether it has that table: backups from before there was one do without it."""
+        return table not in LATER or f"rows/{table}.jsonl" in self.zip.namelist()
+
     def _lines(self, table: str) -> Iterator[bytes]:
+        if not self.has(table):
+            return
         try:
             with self.zip.open(f"rows/{table}.jsonl") as file:
                 while line := file.readline(MOST_LINE + 1):

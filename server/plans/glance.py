@@ -13,15 +13,16 @@ MOST_STOPS = 160
 
 
 class Glance(TypedDict):
-    """An edge at a glance: its kind, a few words, and where its folds stand, from 0 to 1 along it."""
+    """An edge at a glance: its kind, a few words, where its folds stand, from 0 to 1 along it, its cloth's colour."""
 
     kind: KindName
     says: str
     stops: list[float]
+    colour: str | None
 
 
-def glance_of(edge: Edge) -> Glance:
-    """An edge at a glance.  Raises `Refusal`."""
+def glance_of(edge: Edge, colour: str | None = None) -> Glance:
+    """An edge at a glance, in the colour of its cloth where that is known.  Raises `Refusal`."""
     whole = edge_plan(edge)
     write, only = edge.scribe.write, whole.only
     if only is None:
@@ -34,6 +35,7 @@ def glance_of(edge: Edge) -> Glance:
         "kind": only.section.kind.name if only else "mixed",
         "says": f"{what}, {write(whole.flat).text} into {write(whole.finished).text}",
         "stops": _stops(whole)[:MOST_STOPS],
+        "colour": colour,
     }
 
 

@@ -35,6 +35,7 @@ from ribbon.table.gauge import gauge
 from server.cutting.cut import Plans, plans_of
 from server.plans.bounds import planned
 from server.plans.chalk import listed
+from server.printing.making import making_listing
 from server.printing.schema import FileIn, PaperIn
 from server.wire.read_edge import Given, read_section
 
@@ -76,6 +77,7 @@ FORMATS = {
     "labels": ("pdf", "csv"),
     "cutting": ("pdf", "svg", "dxf", "csv"),
     "slip": ("pdf", "csv"),
+    "making": ("pdf", "csv"),
 }
 """The files that each paper can be had as."""
 
@@ -327,6 +329,11 @@ def _slip(asked: PaperIn) -> Made:
     return Made(title, says, list_pages(listing, PAPERS[asked.sheet]), None, listing)
 
 
+def _making(asked: PaperIn) -> Made:
+    title, listing, pages = making_listing(asked)
+    return Made(title, "What to do in which order, as you have it under Measure.", pages, None, listing)
+
+
 _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "template": _template,
     "gauge": _gauge,
@@ -334,4 +341,5 @@ _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "labels": _labels,
     "cutting": _cutting,
     "slip": _slip,
+    "making": _making,
 }

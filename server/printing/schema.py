@@ -9,9 +9,9 @@ from typing_extensions import TypedDict
 
 from ribbon.table.chalk import From
 from server.wire.typed import Strict
-from server.wire.work import Cloths, NamedSection
+from server.wire.work import Cloths, NamedSection, ThingSpec
 
-PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip"]
+PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making"]
 
 
 class PaperIn(Strict):
@@ -26,6 +26,7 @@ class PaperIn(Strict):
     nought: From = From.START
     side: Literal["RS", "WS"] = "RS"
     cloths: Cloths = {}
+    thing: ThingSpec | None = None
     sections: Annotated[list[NamedSection], Field(min_length=1, max_length=60)]
 
     @property

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Discriminator, Field, Tag
 
 from ribbon.cloth import LINING
-from server.wire.typed import Strict, Typed, UnitSign
+from server.wire.typed import Strict, Tieable, Typed, UnitSign
 
 Role = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 -]{0,23}$", description="face, lining, contrast, interfacing …")]
 
@@ -54,6 +54,9 @@ class ClothSpec(Strict):
     sheets: Annotated[list[RectangleSpec], Field(max_length=24)] = []
     weight: Typed | None = Field(default=None, description="200 gsm or 6 oz; bare, g/m², or oz/yd² in inches.")
     stripes: Annotated[list[StripeSpec], Field(max_length=60)] = []
+    colour: Annotated[str, Field(pattern=r"^#[0-9a-fA-F]{6}$")] | None = Field(
+        default=None, description="What it is drawn in where it has no stripes."
+    )
 
 
 ClothOrRole = Annotated[
@@ -65,24 +68,24 @@ ClothOrRole = Annotated[
 class DropSpec(Strict):
     """How far a strip falls, and what is cut beyond that."""
 
-    finished: Typed | None = None
-    heading: Typed | None = None
-    hem: Typed | None = None
+    finished: Tieable | None = None
+    heading: Tieable | None = None
+    hem: Tieable | None = None
     hem_turns: Literal[1, 2] = 2
-    margin: Typed | None = None
+    margin: Tieable | None = None
 
 
 class LiningSpec(Strict):
     """A lining's own rules: shorter and narrower in all, its hem, its cloth."""
 
-    shorter: Typed | None = None
-    narrower: Typed | None = None
-    hem: Typed | None = None
+    shorter: Tieable | None = None
+    narrower: Tieable | None = None
+    hem: Tieable | None = None
     hem_turns: Literal[1, 2] = 2
     heading: Typed | None = None
     allowance: Typed | None = None
     tube: bool = False
-    way: Literal["best", "across", "lengthways", "railroaded"] = "best"
+    way: Literal["best", "across", "uncut", "lengthways", "railroaded"] = "best"
     cloth: ClothOrRole = Field(default=LINING, description="What it is cut from; as wide as the face, left out.")
 
 
@@ -111,7 +114,7 @@ class CuttingSpec(Strict):
     """How a section is cut: its drop, how widths are joined, which way it lies, the other pieces, its lining."""
 
     drop: DropSpec = DropSpec()
-    strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "at_pleats"] = "fewest"
+    strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "half_last", "at_pleats"] = "fewest"
     way: Literal["best", "across", "lengthways", "railroaded"] = "best"
     opening: Typed | None = Field(default=None, description="How much of the closing join of a ring stays open.")
     stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(

@@ -28,6 +28,7 @@ from ribbon.readings import Strategy
 from server.wire.cloth import ClothSpec, CuttingSpec, LiningSpec, role_of
 from server.wire.section import SectionSpec
 from server.wire.texts import Texts
+from server.wire.tied import Tied
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,7 +170,7 @@ def read_lining(texts: Texts, said: LiningSpec, seam: Length | None, *, imperial
     """A lining's own rules; what is not said is assumed, its seams as those of the work."""
     usual = usual_lining(imperial=imperial)
 
-    def length(name: str, value: str | None, otherwise: Length) -> Length:
+    def length(name: str, value: str | Tied | None, otherwise: Length) -> Length:
         found = texts.length_or_none(f"cutting.lining.{name}", value)
         return otherwise if found is None else found
 

@@ -33,6 +33,7 @@ from server.wire.read_cloth import ReadCloth, inline, read_cloth, read_cutting, 
 from server.wire.read_shape import read_shape
 from server.wire.section import About, EndSpec, PartSpec, PinSpec, SectionSpec
 from server.wire.texts import Texts
+from server.wire.tied import Tied
 
 _TIMES = {"0": Fraction(0), "1/2": Fraction(1, 2), "½": Fraction(1, 2), "0.5": Fraction(1, 2), "1": Fraction(1)}
 _FINEST = Length(Fraction(1, 10))
@@ -187,6 +188,9 @@ def _stretch(texts: Texts, said: SectionSpec | PartSpec, shared: _Shared, machin
 
 def _pin(texts: Texts, name: Quantity, value: PinSpec | None, *, halves: bool) -> Pin | None:
     if value is None:
+        return None
+    if isinstance(value, Tied):
+        texts.length(f"pins.{name}", value)
         return None
     firm = not isinstance(value, About)
     path = f"pins.{name}" if firm else f"pins.{name}.about"

@@ -9,7 +9,8 @@ from pydantic import Discriminator, Field, Tag
 from ribbon.cloth import FACE
 from server.wire.cloth import ClothOrRole, ClothSpec, CuttingSpec, Role
 from server.wire.kinds import KindName, PartKind
-from server.wire.typed import Strict, Typed, UnitSign
+from server.wire.tied import FieldName
+from server.wire.typed import Strict, Tieable, Tied, Typed, UnitSign
 
 
 class About(Strict):
@@ -18,10 +19,16 @@ class About(Strict):
     about: Typed
 
 
+def _held(value: object) -> str:
+    if isinstance(value, Tied) or (isinstance(value, dict) and "tied" in value):
+        return "~tied"
+    return "~about" if isinstance(value, dict | About) else "~firm"
+
+
 PinSpec = Annotated[
-    Annotated[Typed, Tag("~firm")] | Annotated[About, Tag("~about")],
-    Discriminator(lambda value: "~about" if isinstance(value, dict | About) else "~firm"),
-    Field(description='Firm when plain, about when wrapped: {"about": "3 cm"}.'),
+    Annotated[Typed, Tag("~firm")] | Annotated[About, Tag("~about")] | Annotated[Tied, Tag("~tied")],
+    Discriminator(_held),
+    Field(description='Firm when plain, about when wrapped: {"about": "3 cm"}; {"tied": …} as the thing has it.'),
 ]
 
 
@@ -47,7 +54,7 @@ class EndSpec(Strict):
     """
 
     times: Typed | None = None
-    width: Typed | None = None
+    width: Tieable | None = None
     fold: bool = False
 
 
@@ -142,8 +149,8 @@ class AllowanceSpec(Strict):
     """Seam allowances: the work's own, and what an end or the joins take where that is another one."""
 
     seam: Typed | None = Field(default=None, description="The seam allowance of the work; 1.5 cm or 1/2 in left out.")
-    start: Typed | None = None
-    end: Typed | None = None
+    start: Tieable | None = None
+    end: Tieable | None = None
     join: Typed | None = None
 
 
@@ -238,3 +245,7 @@ class SectionSpec(_Row):
     )
     cutting: CuttingSpec = CuttingSpec()
     parts: Annotated[list[PartSpec], Field(max_length=24)] = []
+    edge: FieldName | None = Field(default=None, description="The edge of the work's thing that it is, if any.")
+    mirrors: FieldName | None = Field(
+        default=None, description="The edge whose mirror it is: all but its corrections follows from that one."
+    )

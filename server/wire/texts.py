@@ -8,6 +8,7 @@ from typing import TypeVar
 
 from ribbon.errors import Problem
 from ribbon.lengths import UNITS, ZERO, Length, Unit, Unreadable, read_length
+from server.wire.tied import Tied
 
 T = TypeVar("T")
 
@@ -34,27 +35,31 @@ class Texts:
         """Keep one more problem."""
         self.problems.append(Problem(code, path, str(value), message, way_out))
 
-    def read(self, path: str, text: str, reader: Callable[[str], T]) -> T | None:
-        """What `reader` makes of a text; None, and a problem, if it cannot."""
+    def read(self, path: str, text: str | Tied, reader: Callable[[str], T]) -> T | None:
+        """What `reader` makes of a text; None, and a problem, if it cannot, or if what it is tied to is not known here."""
+        if isinstance(text, Tied):
+            way_out = "send it with its thing, or type the figure itself"
+            self.add("tied", path, text, f"it follows from {text.tied}, and there is no such thing here", way_out)
+            return None
         try:
             return reader(text)
         except Unreadable as error:
             self.add("unreadable", path, text, error.message, error.way_out)
             return None
 
-    def read_or_none(self, path: str, text: str | None, reader: Callable[[str], T]) -> T | None:
+    def read_or_none(self, path: str, text: str | Tied | None, reader: Callable[[str], T]) -> T | None:
         """The same, None also where nothing was typed."""
         return None if text in (None, "") else self.read(path, text or "", reader)
 
-    def length(self, path: str, text: str) -> Length | None:
+    def length(self, path: str, text: str | Tied) -> Length | None:
         """A length in the edge's unit."""
         return self.read(path, text, lambda said: read_length(said, self.unit))
 
-    def length_or_none(self, path: str, text: str | None) -> Length | None:
+    def length_or_none(self, path: str, text: str | Tied | None) -> Length | None:
         """The same, None also where nothing was typed."""
         return None if text in (None, "") else self.length(path, text or "")
 
-    def positive(self, path: str, text: str, unit: Unit | None = None) -> Length | None:
+    def positive(self, path: str, text: str | Tied, unit: Unit | None = None) -> Length | None:
         """A length above nought, in the edge's unit or another one."""
         length = self.read(path, text, lambda said: read_length(said, unit or self.unit))
         if length is not None and length <= ZERO:
@@ -62,7 +67,7 @@ class Texts:
             return None
         return length
 
-    def given(self, path: str, text: str | None) -> Length | None:
+    def given(self, path: str, text: str | Tied | None) -> Length | None:
         """The same, None also where nothing was typed."""
         return None if text in (None, "") else self.positive(path, text or "")
 

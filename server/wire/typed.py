@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from ninja import Schema
-from pydantic import BeforeValidator, ConfigDict, Field, WithJsonSchema
+from pydantic import BeforeValidator, Discriminator, Field, Tag, WithJsonSchema
 
 from server.wire.texts import as_text
+from server.wire.tied import Strict, Tied
 
 Typed = Annotated[
     str,
@@ -25,7 +25,10 @@ Typed = Annotated[
 UnitSign = Literal["mm", "cm", "m", "in", "ft", "yd"]
 
 
-class Strict(Schema):
-    """A body that may hold no field but those described."""
+Tieable = Annotated[
+    Annotated[Typed, Tag("~typed")] | Annotated[Tied, Tag("~tied")],
+    Discriminator(lambda value: "~tied" if isinstance(value, dict | Tied) else "~typed"),
+]
+"""What is typed, or a tie to what the thing of the work makes of it."""
 
-    model_config = ConfigDict(extra="forbid")
+__all__ = ["Strict", "Tieable", "Tied", "Typed", "UnitSign"]

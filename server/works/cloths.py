@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from ribbon.cloth import FACE, LINING
+from server.making.kept import resolved
 from server.wire.cloth import role_of
 
 Spec = dict[str, Any]
@@ -114,6 +115,18 @@ def roles_of(spec: Spec) -> set[str]:
             one["cloth"] for one in pieces or [] if isinstance(one, Mapping) and isinstance(one.get("cloth"), str)
         }
     return found
+
+
+def all_alone(work: Any) -> list[tuple[Any, Spec]]:
+    """(section, its spec by itself) of every section of a work, its ties resolved and its cloths in it."""
+    sections = list(work.sections.all())
+    specs = resolved(work.thing, work.cloths, [one.spec for one in sections])
+    return [(one, unhoused(spec, work.cloths)) for one, spec in zip(sections, specs, strict=True)]
+
+
+def alone(section: Any) -> Spec:
+    """One section of a work by itself, its ties resolved and its cloths in it."""
+    return next(spec for one, spec in all_alone(section.work) if one.key == section.key)
 
 
 def unhoused(spec: Spec, cloths: Mapping[str, Spec]) -> Spec:

@@ -70,46 +70,6 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
         ),
     ),
     (
-        "Bunk curtain",
-        "guest house, lower bunk",
-        (
-            (
-                "Curtain",
-                {
-                    "kind": "pinch", "unit": "in",
-                    "pins": {"finished": "62 in", "flat": "150 in", "spacing": {"about": "3 1/2 in"}},
-                    "lead": {"times": "1"}, "tail": {"times": "1"},
-                    "allowance": {"start": "1 1/2 in", "end": "1 1/2 in", "join": "1/2 in"},
-                },
-            ),
-        ),
-    ),
-    (
-        "Reading-room curtain",
-        "left-hand panel",
-        (
-            (
-                "Panel",
-                {
-                    "kind": "pinch", "unit": "in",
-                    "pins": {"finished": "47 in", "flat": "100 in", "spacing": {"about": "4 in"}},
-                    "lead": {"width": "3 1/2 in"}, "tail": {"width": "1 1/2 in"},
-                    "allowance": {"start": "1 1/2 in", "end": "1 1/2 in", "join": "1/2 in"},
-                    "cloth": {
-                        "name": "Reading-room linen", "width": "138 cm", "selvedge": "1 cm", "weight": "330 g/m²",
-                        "along": "64 cm", "price": "19.80", "per": "m", "step": "10 cm", "shrinkage": "5",
-                    },
-                    "cutting": {
-                        "drop": {"finished": "84 in", "heading": "4 in", "hem": "4 in", "hem_turns": 2, "margin": "1 in"},
-                        "lining": {"shorter": "1 in", "narrower": "4 in", "hem": "2 in", "hem_turns": 2,
-                                   "allowance": "1/2 in", "tube": True,
-                                   "cloth": {"name": "Curtain lining", "usable": "136 cm", "price": "6.20", "per": "m", "weight": "150 g/m²"}},
-                    },
-                },
-            ),
-        ),
-    ),
-    (
         "Nightgown cuff",
         "for cold nights at the eyepiece",
         (
@@ -138,26 +98,6 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
         ),
     ),
     (
-        "Dome valance",
-        "round the dome room's gallery",
-        (
-            (
-                "Valance",
-                {
-                    "kind": "box", "unit": "in",
-                    "pins": {"finished": "96 in", "box": "4 in"},
-                    "meet": True,
-                    "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
-                    "cloth": {
-                        "name": "Gallery cotton", "width": "252 cm", "selvedge": "1 cm", "weight": "220 g/m²",
-                        "price": "12.50", "per": "m", "step": "10 cm", "shrinkage": "3",
-                    },
-                    "cutting": {"drop": {"finished": "18 in", "heading": "1/2 in", "hem": "1 in", "hem_turns": 2}},
-                },
-            ),
-        ),
-    ),
-    (
         "Narrow-pleated skirt",
         "the guides’ other skirt: the same waist, pleats of 2.5 cm",
         (
@@ -168,7 +108,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "pins": {"finished": "70 cm", "spacing": "2.5 cm"},
                     "meet": True, "closed": True,
                     "allowance": {"start": "1.5 cm", "end": "1.5 cm", "join": "1.5 cm"},
-                    "cloth": {"name": "Guide wool", "usable": "138 cm"},
+                    "cloth": {"name": "Guide wool", "usable": "138 cm", "colour": "#35506b"},
                     "corrections": [{"by": "12 mm", "way": "in"}],
                 },
             ),
@@ -185,7 +125,7 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
                     "pins": {"finished": "70 cm", "spacing": {"about": "3 cm"}},
                     "meet": True, "closed": True,
                     "allowance": {"start": "1.5 cm", "end": "1.5 cm", "join": "1.5 cm"},
-                    "cloth": {"usable": "138 cm"},
+                    "cloth": {"usable": "138 cm", "colour": "#35506b"},
                 },
             ),
         ),
@@ -193,9 +133,65 @@ _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
 )  # fmt: skip
 
 
+_THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
+    (
+        "Bunk curtain",
+        "guest house, lower bunk",
+        {
+            "kind": "curtains", "unit": "in", "seam": "1/2 in",
+            "measures": {"rail": "62 in", "drop": "41 1/2 in", "return_left": "0", "return_right": "0", "panel": "150 in"},
+            "choices": {"divides": "one_way", "ends": "space", "spacing": "3 1/2 in", "side_depth": "3/4 in"},
+        },
+        {},
+    ),
+    (
+        "Reading-room curtains",
+        "a pair, for the long window",
+        {
+            "kind": "curtains", "unit": "in", "seam": "1/2 in",
+            "measures": {
+                "rail": "84 in", "window": "64 in", "drop": ["85 in", "84 1/2 in", "84 3/4 in"],
+                "overlap": "3 in", "return_left": "3 1/2 in", "return_right": "3 1/2 in",
+                "panel_left": "100 in", "panel_right": "100 in",
+            },
+            "choices": {
+                "heading_depth": "4 in", "hem_depth": "4 in", "trim": "1 in", "spacing": "4 in",
+                "lining": "tube", "lining_narrower": "4 in", "lining_shorter": "1 in", "lining_hem": "2 in",
+                "stack": "3/4 in", "bears": "12 kg", "price_hook": "0.15", "price_tape": "1.20", "shop": "480",
+            },
+        },
+        {
+            "face": {
+                "name": "Reading-room linen", "unit": "in", "width": "138 cm", "selvedge": "1 cm", "weight": "330 g/m²",
+                "along": "64 cm", "price": "19.80", "per": "m", "step": "10 cm", "shrinkage": "5",
+                "stripes": [{"colour": "#e3d6b4", "width": "10 cm"}, {"colour": "#1d579b", "width": "1 cm"}, {"colour": "#e3d6b4", "width": "6 cm"}],
+            },
+            "lining": {"name": "Curtain lining", "unit": "in", "usable": "136 cm", "price": "6.20", "per": "m", "weight": "150 g/m²"},
+        },
+    ),
+    (
+        "Dome valance",
+        "round the dome room’s gallery",
+        {
+            "kind": "valance", "unit": "in", "seam": "1/2 in",
+            "measures": {"rail": "96 in", "drop": "18 in"},
+            "choices": {"size": "4 in", "heading_depth": "1/2 in", "hem_depth": "1 in", "side_depth": "1/2 in"},
+        },
+        {
+            "face": {
+                "name": "Gallery cotton", "unit": "in", "width": "252 cm", "selvedge": "1 cm", "weight": "220 g/m²",
+                "price": "12.50", "per": "m", "step": "10 cm", "shrinkage": "3", "colour": "#a8484f",
+            },
+        },
+    ),
+)  # fmt: skip
+
+
 def put_demo_works() -> list[Work]:
     """The demo works, newly put on the shelf; the guide's skirt is the last touched."""
-    return [
+    things = [create(name, purpose, [], None, cloths, thing) for name, purpose, thing, cloths in _THINGS]
+    free = [
         create(name, purpose, [{"name": piece, "spec": spec} for piece, spec in sections])
         for name, purpose, sections in _WORKS
     ]
+    return [*free[:3], *things, *free[3:]]

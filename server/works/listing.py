@@ -9,10 +9,13 @@ from django.db.models import Q, QuerySet
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
+from server.making.answer import small_picture
+from server.making.out import PictureOut
 from server.plans.glance import Glance, glance_of
-from server.wire.read_edge import read_section
+from server.wire.cloth import ClothSpec
+from server.wire.read_edge import Given, read_section
 from server.wire.section import SectionSpec
-from server.works.cloths import unhoused
+from server.works.cloths import all_alone
 from server.works.models import Work
 
 # s of a core for all the small pictures of a page: past it the rest go without, and the shelf opens all the same.
@@ -40,8 +43,8 @@ def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -
 
 
 def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
-    sections = list(work.sections.all())
-    glance, step = (_glance(sections[0]) if glanced else (None, "open it")) if sections else (None, "Add a piece")
+    sections = all_alone(work) if glanced else [(one, {}) for one in work.sections.all()]
+    glance, step = (_glance(sections[0][1]) if glanced else (None, "open it")) if sections else (None, "Add a piece")
     return {
         "key": work.key,
         "name": work.name,
@@ -51,7 +54,24 @@ def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
         "pieces": len(sections),
         "next": _stage(work, step),
         "glance": glance,
+        "picture": _picture(work) if glanced else None,
     }
+
+
+def _colour(given: Given) -> str | None:
+    """The colour of the cloth of an edge: its own, or that of its widest stripe."""
+    bolt = given.cutting.bolt
+    if bolt is not None and bolt.stripes:
+        return max(bolt.stripes, key=lambda stripe: stripe.width.mm).colour
+    return given.spec.cloth.colour if isinstance(given.spec.cloth, ClothSpec) else None
+
+
+def _picture(work: Work) -> PictureOut | None:
+    """The small picture of a work that is a thing."""
+    if not work.thing:
+        return None
+    own = {one.spec["edge"]: one.spec for one in work.sections.all() if one.spec.get("edge")}
+    return small_picture(work.thing, work.cloths, own)
 
 
 def _stage(work: Any, step: str) -> str:
@@ -68,12 +88,12 @@ def _stage(work: Any, step: str) -> str:
     return f"Mark on: {made} {'mark' if made == 1 else 'marks'} made" if made and step == "Mark" else step
 
 
-def _glance(section: Any) -> tuple[Glance | None, str]:
+def _glance(spec: dict[str, Any]) -> tuple[Glance | None, str]:
     try:
-        given = read_section(SectionSpec.model_validate(unhoused(section.spec, section.work.cloths)))
+        given = read_section(SectionSpec.model_validate(spec))
     except (ValidationError, Refusal):
         return None, "Pleat: a figure could not be read"
     try:
-        return glance_of(given.edge), "Mark"
+        return glance_of(given.edge, _colour(given)), "Mark"
     except Refusal as refusal:
         return None, f"Pleat: {refusal.problems[0].message}"

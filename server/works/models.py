@@ -93,3 +93,13 @@ class Answered(models.Model):
 
     def __str__(self) -> str:
         return self.address
+
+
+class Ways(models.Model):
+    """What a sewist is used to: one row, as typed."""
+
+    said = models.JSONField(default=dict)
+    revision = models.PositiveIntegerField(default=0)
+
+    def __str__(self) -> str:
+        return "My ways"

@@ -12,6 +12,7 @@ from pydantic import BaseModel, Field
 
 from ribbon.cloth import FACE, LINING
 from ribbon.errors import refuse
+from server.making.kept import resolved, times_of
 from server.wire.json import answer
 from server.wire.problems import Problems
 from server.works import schema as s
@@ -20,7 +21,8 @@ from server.works.cloths import roles_of
 from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import once
-from server.works.units import cloth_in_unit, in_unit
+from server.works.units import cloth_in_unit, in_unit, thing_in_unit
+from server.works.ways import keep_ways, ways
 
 router = Router(tags=["works"])
 router.add_decorator(csrf_protect, mode="view")
@@ -78,6 +80,23 @@ def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
     return answer(services.told(services.create(new.name, new.purpose, sections, None, cloths, thing)), 201)
 
 
+@router.get("/ways", response={200: s.WaysOut}, operation_id="read_ways")
+def read_ways(request: HttpRequest) -> HttpResponse:
+    """What the sewist is used to: the default of each new work."""
+    return answer(ways())
+
+
+@router.put(
+    "/ways",
+    response={200: s.WaysOut, 400: Problems, 403: Problems, 413: Problems, 415: Problems, 422: Problems},
+    operation_id="change_ways",
+)
+@decorate_view(once)
+def change_ways(request: HttpRequest, given: s.WaysIn) -> HttpResponse:
+    """Changes what the sewist is used to; works that are there stay as they are."""
+    return answer(keep_ways(given.ways, given.revision))
+
+
 @router.post(
     "/order",
     response={200: s.Works, 400: Problems, 403: Problems, 413: Problems, 415: Problems, 422: Problems},
@@ -94,6 +113,22 @@ def order_works(request: HttpRequest, order: s.WorksOrder) -> HttpResponse:
 def read_work(request: HttpRequest, key: str) -> HttpResponse:
     """One work."""
     return answer(services.told(services.find(key)))
+
+
+@router.get("/{key}/ready", response={200: s.ReadyWork, 404: Problems, 422: Problems}, operation_id="ready_work")
+def ready_work(request: HttpRequest, key: str) -> HttpResponse:
+    """One work with what its ties come to in their place, as it goes to the table and onto paper."""
+    work = services.find(key)
+    told = services.told(work)
+    specs = resolved(work.thing, work.cloths, [one["spec"] for one in told["sections"]])
+    times = times_of(work.thing, work.cloths)
+    sections = [
+        {**one, "spec": spec, "times": times if spec.get("edge") else 1}
+        for one, spec in zip(told["sections"], specs, strict=True)
+    ]
+    return answer(
+        {**{name: told[name] for name in ("key", "name", "purpose", "cloths", "thing")}, "sections": sections}
+    )
 
 
 @router.patch("/{key}", response=_WRITE, operation_id="change_work")
@@ -152,6 +187,8 @@ def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
                 found = _added(found, name, spec, named=section)
             else:
                 found = services.with_section(found, section, name=name, spec=spec)
+        if given.thing:
+            found = {**found, "thing": _typed(given.thing[0])}
         for role, cloth in given.cloths.items():
             found = {**found, "cloths": {**found["cloths"], role: _typed(cloth)}}
         return _with_seam(found, given.seam[0]) if given.seam else found
@@ -168,7 +205,8 @@ def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResp
     def edit(kept: Document) -> Document:
         sections = [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]
         cloths = {role: cloth_in_unit(cloth, given.unit) for role, cloth in kept["cloths"].items()}
-        return {**kept, "cloths": cloths, "sections": sections}
+        thing = thing_in_unit(kept["thing"], given.unit) if kept["thing"] else None
+        return {**kept, "cloths": cloths, "thing": thing, "sections": sections}
 
     return _changed(key, given, f"the unit, to {given.unit}", edit)
 
@@ -182,6 +220,24 @@ def change_seam(request: HttpRequest, key: str, given: s.SeamChange) -> HttpResp
     return _changed(
         key, given, "the seam allowance", lambda kept: _with_seam(kept, seam), place, in_run=bool(given.run)
     )
+
+
+@router.put("/{key}/thing", response=_WRITE, operation_id="change_thing")
+@decorate_view(once)
+def change_thing(request: HttpRequest, key: str, given: s.ThingOfWork) -> HttpResponse:
+    """Changes the thing of a work, its edges with it; null leaves a free set of edges, as they are."""
+
+    def edit(kept: Document) -> Document:
+        if given.thing is not None:
+            return {**kept, "thing": _typed(given.thing)}
+        specs = resolved(kept["thing"], kept["cloths"], [part["spec"] for part in kept["sections"]])
+        free = [{name: value for name, value in spec.items() if name not in ("edge", "mirrors")} for spec in specs]
+        sections = [{**part, "spec": spec} for part, spec in zip(kept["sections"], free, strict=True)]
+        return {**kept, "thing": None, "sections": sections}
+
+    place = f"thing/{given.field}/{given.run}" if given.field else ""
+    words = " ".join(given.field.split(".")[1:]).replace("_", " ") or "what is made"
+    return _changed(key, given, words, edit, place, in_run=bool(given.run))
 
 
 @router.put("/{key}/cloths/{role}", response=_WRITE, operation_id="change_cloth_of_work")
@@ -277,7 +333,8 @@ def _with_seam(kept: Document, seam: Any) -> Document:
     def sewn(spec: dict[str, Any]) -> dict[str, Any]:
         return {**spec, "allowance": {**(spec.get("allowance") or {}), "seam": seam}}
 
-    return {**kept, "sections": [{**part, "spec": sewn(part["spec"])} for part in kept["sections"]]}
+    thing = {**kept["thing"], "seam": seam} if kept["thing"] else None
+    return {**kept, "thing": thing, "sections": [{**part, "spec": sewn(part["spec"])} for part in kept["sections"]]}
 
 
 def _changed(key: str, given: s.Seen, says: str, edit: Any, place: str = "", *, in_run: bool = False) -> HttpResponse:

@@ -8,10 +8,12 @@ from ninja import Schema
 from pydantic import ConfigDict, Field, StringConstraints
 from typing_extensions import TypedDict
 
+from server.making.out import PictureOut
 from server.plans.glance import Glance
 from server.wire.cloth import ClothSpec
 from server.wire.section import SectionSpec
 from server.wire.typed import Typed, UnitSign
+from server.wire.ways import WaysSpec
 from server.wire.work import Cloths, ThingSpec
 
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")]
@@ -87,13 +89,14 @@ class TypedSection(NewSection):
 class Settled(Seen):
     """What is chosen between two versions of a work: that of `revision`, as it was told, and what was typed elsewhere.
 
-    `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, and `seam`
-    a list of the one seam allowance that was.
+    `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, `seam` and
+    `thing` a list of the one seam allowance and the one thing that were.
     """
 
     keep: Literal["mine", "theirs"]
     sections: Annotated[list[TypedSection], Field(max_length=60)] = []
     cloths: Cloths = {}
+    thing: Annotated[list[ThingSpec], Field(max_length=1)] = []
     log: LogWords = LogWords()
     seam: Annotated[list[Typed | None], Field(max_length=1)] = []
 
@@ -131,6 +134,27 @@ class ClothOfWork(Seen):
     spec: ClothSpec | None
     field: Annotated[str, StringConstraints(max_length=40, pattern=r"^[a-z0-9_.]*$")] = ""
     run: Run = ""
+
+
+class ThingOfWork(Seen):
+    """The thing of a work, null for none; `field` and `run` as for a section."""
+
+    thing: ThingSpec | None
+    field: Annotated[str, StringConstraints(max_length=60, pattern=r"^[a-z0-9_. ]*$")] = ""
+    run: Run = ""
+
+
+class WaysIn(Seen):
+    """Other ways, all of them."""
+
+    ways: WaysSpec
+
+
+class WaysOut(TypedDict):
+    """The ways that are kept, and their revision; 0 where none were ever said."""
+
+    ways: WaysSpec
+    revision: int
 
 
 class Order(Seen):
@@ -183,6 +207,23 @@ class WorkOut(TypedDict):
     redo: str | None
 
 
+class ReadySection(SectionOut):
+    """A section with what its ties come to in their place; so many of it are cut."""
+
+    times: int
+
+
+class ReadyWork(TypedDict):
+    """A work as it goes to the table and onto paper: nothing in it is tied any more."""
+
+    key: str
+    name: str
+    purpose: str
+    cloths: dict[str, ClothSpec]
+    thing: ThingSpec | None
+    sections: list[ReadySection]
+
+
 class WorkRow(TypedDict):
     """A work in the list."""
 
@@ -194,6 +235,7 @@ class WorkRow(TypedDict):
     pieces: int
     next: str
     glance: Glance | None
+    picture: PictureOut | None
 
 
 class Works(TypedDict):

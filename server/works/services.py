@@ -12,6 +12,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from ribbon.errors import refuse
+from server.making.kept import followed
 from server.wire.problems import one
 from server.works.cloths import MOST_CLOTHS, TooMany, housed, with_spec
 from server.works.history import Document, stepped, written_down
@@ -38,6 +39,10 @@ class Stale(Exception):
         )
         self.body = {**problem, "yours": yours, "theirs": told(theirs)}
         super().__init__("stale")
+
+
+def _new_edge(name: str, spec: dict[str, Any]) -> dict[str, Any]:
+    return {"key": new_key(), "name": name, "spec": spec, "version": CURRENT}
 
 
 class Full(Exception):
@@ -95,7 +100,9 @@ def create(
 
     A cloth that a section holds itself is put among those of the work.  Raises `Refusal` for too many cloths.
     """
-    made = within(lambda: housed({"cloths": cloths or {}, "thing": thing, "sections": sections}))
+    keyed = [{**one, "key": new_key()} for one in sections]
+    made = within(lambda: housed({"cloths": cloths or {}, "thing": thing, "sections": keyed}))
+    made = followed({"thing": None}, made, _new_edge)
     work = Work.objects.create(
         name=name,
         purpose=purpose,
@@ -166,17 +173,18 @@ def change(
     before = document(work)
     seen = yours["revision"] == work.revision
     try:
-        after = within(lambda: housed(edit(before)))
+        edited = within(lambda: housed(edit(before)))
     except Http404:
         if seen:
             raise
         raise Stale(yours, work) from None  # the piece was taken away elsewhere
-    if after == before:
+    if edited == before:
         return work
-    if not seen and newer(work.stamps, parts_changed(before, after), yours["revision"]):
+    if not seen and newer(work.stamps, parts_changed(before, edited), yours["revision"]):
         raise Stale(yours, work)
+    after = followed(before, edited, _new_edge)
     written_down(work, before, after, says, place, in_run=in_run)
-    _put(work, before, after)
+    _put(work, before, after, edited)
     return work
 
 
@@ -190,7 +198,7 @@ def settle(key: str, yours: dict[str, Any], mine: Callable[[Document], Document]
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
     theirs = document(work)
-    after = within(lambda: housed(mine(theirs)))
+    after = followed(theirs, within(lambda: housed(mine(theirs))), _new_edge)
     if after != theirs:
         written_down(work, theirs, after, "what was typed in the other window", "", in_run=False)
         if not keep_mine:
@@ -201,10 +209,14 @@ def settle(key: str, yours: dict[str, Any], mine: Callable[[Document], Document]
     return work
 
 
-def _put(work: Work, before: Document, after: Document) -> None:
-    """Make the work what `after` says."""
+def _put(work: Work, before: Document, after: Document, edited: Document | None = None) -> None:
+    """Make the work what `after` says; what merely followed what was `edited` is nobody's change of it."""
     work.revision += 1
-    work.stamps = stamped(work.stamps, before, after, work.revision)
+    stamps = stamped(work.stamps, before, edited or after, work.revision)
+    here = {section["key"] for section in after["sections"]}
+    known = {section["key"] for section in (edited or after)["sections"]}
+    kept = {name: at for name, at in stamps.items() if name in here or name not in known}
+    work.stamps = kept | dict.fromkeys(here - known, work.revision)
     work.name, work.purpose, work.log = after["name"], after["purpose"], after["log"]
     work.cloths, work.thing = after["cloths"], after["thing"]
     work.touched = timezone.now()

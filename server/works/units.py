@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from ribbon.lengths import UNITS, with_unit
+from ribbon.making import THINGS, Sort
 
 # Pure numbers, words, and what a machine is set to, which is in millimetres in every work.
 _NUMBERS = (
@@ -21,6 +22,7 @@ _NUMBERS = (
     "machine",
     "colour",
     "unit",
+    "tied",
 )
 
 
@@ -50,6 +52,42 @@ def cloth_in_unit(cloth: Mapping[str, Any], unit: str) -> dict[str, Any]:
     if (found.get("price") or found.get("step")) and not found.get("per"):
         found["per"] = sold_by({}, old)
     return {**found, "unit": unit}
+
+
+def thing_in_unit(thing: Mapping[str, Any], unit: str) -> dict[str, Any]:
+    """A thing written for `unit`: bare lengths are given the unit that they were typed in, and stay what they are."""
+    old = str(thing.get("unit") or "cm")
+    if old == unit:
+        return dict(thing)
+    fields = THINGS[thing["kind"]].by_name if thing.get("kind") in THINGS else {}
+    bare = UNITS[old]
+
+    def told(value: Any) -> Any:
+        if isinstance(value, list):
+            return [told(one) for one in value]
+        return with_unit(value, bare) if isinstance(value, str) and value.strip() else value
+
+    def weighed(value: Any) -> Any:
+        typed = isinstance(value, str) and value.strip() and not any(char.isalpha() for char in value)
+        return f"{value.strip()} {'lb' if bare.binary else 'kg'}" if typed else value
+
+    measures = {name: told(value) for name, value in (thing.get("measures") or {}).items()}
+    choices = {
+        name: told(value)
+        if name in fields and fields[name].sort is Sort.LENGTH
+        else weighed(value)
+        if name in fields and fields[name].sort is Sort.WEIGHT
+        else value
+        for name, value in (thing.get("choices") or {}).items()
+    }
+    found = {**thing, "measures": measures, "choices": choices, "unit": unit}
+    if found.get("seam"):
+        found["seam"] = told(found["seam"])
+    # What was assumed stays as it was assumed.
+    found["habit"] = found.get("habit") or _habit(old)
+    if found["habit"] == _habit(unit):
+        del found["habit"]
+    return found
 
 
 def _habit(unit: str) -> str:

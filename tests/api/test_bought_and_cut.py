@@ -82,6 +82,7 @@ def test_a_lining_is_compared_and_a_tube_measures_the_flat_width(ask: Asked) -> 
     assert lined["way"] == "across"
     assert [(one["name"], one["why_not"] == "") for one in lined["ways"]] == [
         ("across", True),
+        ("uncut", True),
         ("lengthways", False),
         ("railroaded", True),
     ]

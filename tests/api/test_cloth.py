@@ -8,8 +8,8 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from server.works.demo import _WORKS
 from tests.conftest import Asked
+from tests.demo import SECTIONS as PIECES
 
 VALANCE: dict[str, Any] = {
     "kind": "box", "unit": "in", "pins": {"finished": "96 in", "box": "4 in"}, "meet": True,
@@ -208,8 +208,8 @@ def test_the_suppliers_list_is_shipped_and_can_be_replaced(ask: Asked, settings:
 
 def test_what_the_cloth_at_hand_makes_is_never_less_than_what_it_is_enough_for(ask: Asked) -> None:
     """A wrap cut along its cloth was told to make fewer pleats than it had cloth for."""
-    for _, _, pieces in _WORKS:
-        for name, spec in pieces:
+    for pieces in (PIECES,):
+        for _, name, spec in pieces:
             _, told = ask("POST", "/cloth", spec)
             _, made = ask("POST", "/plan", spec)
             if not told["buy"] or told["buy"]["at_hand"] is None or told["buy"]["short"] is not None:

@@ -6,10 +6,11 @@ from typing import Any
 
 import pytest
 
-from server.works.demo import _WORKS
 from tests.conftest import Asked, alone
+from tests.demo import FIRST
+from tests.demo import SECTIONS as PIECES
 
-SECTIONS = [(f"{work}, {piece}", spec) for work, _, pieces in _WORKS for piece, spec in pieces]
+SECTIONS = [(f"{work}, {piece}", spec) for work, piece, spec in PIECES]
 
 
 @pytest.mark.parametrize(("name", "spec"), SECTIONS, ids=[name for name, _ in SECTIONS])
@@ -19,7 +20,8 @@ def test_a_demo_section_is_answered(ask: Asked, name: str, spec: dict[str, Any],
     assert status == 200, (name, made)
     if address == "/plan":
         assert made["warnings"] == [] or all(w["message"] for w in made["warnings"])
-        assert all(join["hidden"] for join in made["joins"])
+        # Widths that decide the fullness leave a join where it falls.
+        assert all(join["hidden"] for join in made["joins"]) or name.endswith("panel")
         walked = made["walk"]
         assert walked["flat"][-1] == pytest.approx(made["flat"]["mm"])
         assert walked["x"][-1] == pytest.approx(made["finished"]["mm"])
@@ -46,11 +48,11 @@ def test_another_unit_changes_no_value(ask: Asked, name: str, spec: dict[str, An
 
 
 def test_the_scenario_on_the_demo_shelf(ask: Asked) -> None:
-    plans = {name.partition(",")[0]: ask("POST", "/plan", spec)[1] for name, spec in SECTIONS}
+    plans = {name: ask("POST", "/plan", spec)[1] for name, spec in FIRST.items()}
     assert plans["Guide’s skirt"]["count"] == 23
     assert plans["Guide’s skirt"]["flat"]["text"] == "210 cm"
     assert plans["Dome valance"]["flat"]["text"] == "288 in"
-    assert plans["Reading-room curtain"]["count"] == 11
+    assert plans["Reading-room curtains"]["count"] == 11
     assert plans["Bunk curtain"]["spaces"] == 18
     assert plans["Star-party apron"]["on_tape"]["groups"] == [
         {"pleats": 24, "depth": {"mm": 25.4, "text": "1 in", "exact": True}},

@@ -7,10 +7,9 @@ from typing import Any
 
 import pytest
 
-from server.works.demo import _WORKS
+from tests.demo import FIRST as DEMO
 
 Asked = Callable[..., tuple[int, Any]]
-DEMO = {name: sections[0][1] for name, _, sections in _WORKS}
 
 
 @pytest.mark.django_db

@@ -11,9 +11,9 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from pypdf import PdfReader
 
-from server.works.demo import _WORKS
+from tests.demo import SECTIONS as PIECES
 
-DEMO = {name: [{"name": piece, "spec": spec} for piece, spec in sections] for name, _, sections in _WORKS}
+DEMO = {work: [{"name": piece, "spec": spec} for name, piece, spec in PIECES if name == work] for work, _, _ in PIECES}
 PAPERS = ("template", "gauge", "chalk", "labels", "cutting", "slip")
 
 

@@ -25,6 +25,8 @@ def open_work(page: Page, name: str) -> Locator:
     """The picture of that demo work."""
     page.goto("/")
     page.get_by_role("link", name=name).click()
+    steps = page.get_by_role("navigation", name="Steps")
+    steps.get_by_role("button", name="Pleat", exact=True).click()  # a thing opens where it is measured
     picture = page.get_by_role("img", name="finished")
     expect(picture).to_be_visible()
     return picture

@@ -38,6 +38,8 @@ def test_every_demo_work_fits_and_says_what_it_should(
     for name, says in WORKS:
         page.goto("/")
         page.get_by_role("link", name=name).click()
+        steps = page.get_by_role("navigation", name="Steps")
+        steps.get_by_role("button", name="Pleat", exact=True).click()
         expect(page.get_by_role("region", name="The slip")).to_contain_text(says)
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth"), f"{name} is wider than the screen"
     accessible(page)

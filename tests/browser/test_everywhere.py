@@ -42,6 +42,23 @@ def shaped(page: Page) -> None:
     expect(page.get_by_label("Pleat 4 stands at")).to_be_visible()
 
 
+def measure(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("link", name="Reading-room curtains").click()
+    expect(page.get_by_role("img", name="Left panel: 47 in along the rail")).to_be_visible()
+
+
+def new(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    expect(page.get_by_role("button", name="Curtains")).to_be_visible()
+
+
+def ways(page: Page) -> None:
+    page.goto("/ways")
+    expect(page.get_by_label("Lining", exact=True)).to_be_visible()
+
+
 def cloth(page: Page) -> None:
     open_work(page, "Reading-room curtain")
     step(page, "Cloth")
@@ -101,7 +118,25 @@ def handbook(page: Page) -> None:
     expect(page.get_by_role("heading", name="Cautions")).to_be_attached()
 
 
-SCREENS = [handbook, works, shelf, pleat, shaped, cloth, cut, mark, table, fold, papers, check, log, digital_tape]
+SCREENS = [
+    handbook,
+    works,
+    shelf,
+    new,
+    measure,
+    ways,
+    pleat,
+    shaped,
+    cloth,
+    cut,
+    mark,
+    table,
+    fold,
+    papers,
+    check,
+    log,
+    digital_tape,
+]
 
 
 @pytest.mark.parametrize("screen", SCREENS, ids=lambda screen: screen.__name__)

@@ -27,7 +27,7 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
 def test_a_skirt_is_checked_corrected_and_remembered(page: Page, accessible: Callable[[Page], None]) -> None:
     page.set_viewport_size({"width": 820, "height": 1180})
     open_work(page, "Guide’s skirt")
-    page.keyboard.press("5")
+    page.keyboard.press("6")
     measure = page.get_by_role("textbox", name="Measure", exact=True)
     measure.fill("27.6")
     expect(page.get_by_text("Did you mean 27.6 in?")).to_be_visible()
@@ -39,11 +39,11 @@ def test_a_skirt_is_checked_corrected_and_remembered(page: Page, accessible: Cal
     accessible(page)
     page.get_by_role("button", name="Put it into the plan").click()
     expect(page.get_by_text("Corrected once: taken in by 1.2 cm.")).to_be_visible()
-    page.keyboard.press("4")
+    page.keyboard.press("5")
     rows = page.get_by_role("region", name="The marks").get_by_role("row")
     expect(rows.nth(4)).to_contain_text("12.1 cm")
     expect(rows.nth(5)).to_contain_text("18.4 cm")  # 2 × 3.05 further: its inner fold is found by folding
-    page.keyboard.press("6")
+    page.keyboard.press("7")
     expect(page.get_by_text("planned 70 cm, measured 71.2 cm")).to_be_visible()
     expect(page.get_by_role("img", name="Skirt length: off by 1.2 cm")).to_be_visible()
     page.get_by_role("textbox", name="Notes").fill("Press before basting.")
@@ -53,7 +53,7 @@ def test_a_skirt_is_checked_corrected_and_remembered(page: Page, accessible: Cal
     accessible(page)
     page.get_by_role("button", name="Make this again").click()
     expect(page.get_by_role("heading", name="Guide’s skirt 2")).to_be_visible()
-    page.keyboard.press("6")
+    page.keyboard.press("7")
     expect(page.get_by_role("textbox", name="Notes")).to_have_value(
         "Last time: Press before basting.\nSkirt length: It came out 1.2 cm too wide, ≈0.05 cm a pleat."
     )
@@ -174,7 +174,7 @@ def test_a_work_goes_out_as_a_file_and_comes_in_again(page: Page, tmp_path: Path
         {"name": "good.ribbon.json", "mimeType": "application/json", "buffer": json.dumps(good).encode()}
     )
     expect(page.get_by_role("heading", name="From a file")).to_be_visible()
-    page.keyboard.press("6")
+    page.keyboard.press("7")
     expect(page.get_by_role("textbox", name="Notes")).to_have_value(
         "Stiffener first, then the pleats. A peg on every pleat while the glue of the tape dries."
     )
@@ -223,7 +223,7 @@ def test_a_backup_brings_everything_back(page: Page, tmp_path: Path, accessible:
 
 def test_photographs_come_and_go(page: Page) -> None:
     open_work(page, "Bunk curtain")
-    page.keyboard.press("6")
+    page.keyboard.press("7")
     made = BytesIO()
     Image.new("RGB", (300, 200), (30, 60, 120)).save(made, "PNG")
     field = page.get_by_label("Add a photograph")

@@ -191,7 +191,7 @@ def test_by_keyboard_alone(page: Page) -> None:
     ribbon.focus()
     for key in ("+", "+", "ArrowRight", "-", "0"):
         page.keyboard.press(key)
-    page.keyboard.press("4")
+    page.keyboard.press("5")
     expect(page.get_by_role("region", name="The marks")).to_contain_text("120 marks")
     page.keyboard.press("?")
     expect(page.get_by_role("dialog", name="Keys")).to_be_visible()

@@ -49,6 +49,7 @@ KNIFE = {"count": "24", "spacing": "4 cm", "depth": "4 cm"}  # 96 finished, 288 
         (Strategy.SAME_PLEATS, "100", ["90", "96", "96", "6"]),
         (Strategy.SAME_PLEATS, "150", ["138", "144", "6"]),
         (Strategy.HALF_OUTSIDE, "150", ["75", "147", "66"]),
+        (Strategy.HALF_LAST, "150", ["147", "147", "66"]),
     ],
 )
 def test_the_strategies_on_a_row_worked_by_hand(strategy: Strategy, usable: str, widths: list[str]) -> None:
@@ -107,6 +108,7 @@ def test_the_strategies_that_can_be_followed_are_listed() -> None:
         Strategy.EQUAL,
         Strategy.SAME_PLEATS,
         Strategy.HALF_OUTSIDE,
+        Strategy.HALF_LAST,
     ]
     inverted, walked = laid("inverted", {"count": "4", "spacing": "40 cm", "depth": "6 cm"})
     assert Strategy.AT_PLEATS in [name for name, _ in strategies(spread(inverted, walked), cm("120"), SEAMS)]

@@ -8,6 +8,7 @@ import { Fold } from "./screens/fold";
 import { Papers } from "./screens/papers";
 import { Shelf } from "./screens/shelf";
 import { Table } from "./screens/table";
+import { WaysScreen } from "./screens/ways";
 import { WorksScreen } from "./screens/works";
 
 const Handbook = lazy(() => import("./screens/handbook"));
@@ -30,6 +31,9 @@ export function App() {
       </Route>
       <Route path="/cloth">
         <Shelf />
+      </Route>
+      <Route path="/ways">
+        <WaysScreen />
       </Route>
       <Route path="/backups">
         <BackupsScreen />

@@ -26,4 +26,5 @@ export interface Answers {
   "/plan": Json<"/api/plan">;
   "/plotter": Json<"/api/plotter">;
   "/ruffle": Json<"/api/ruffle">;
+  "/thing": Json<"/api/thing">;
 }

@@ -4,13 +4,25 @@ import { letGo } from "./press";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
-/** A section as a work keeps it: it names its cloths by their roles. */
+/** A fact that follows from the thing of a work. */
+type Tied = Schemas["Tied"];
+/** The same without ties: what they come to stands in their place. */
+type Untied<T> = T extends Tied
+  ? never
+  : T extends (infer One)[]
+    ? Untied<One>[]
+    : T extends object
+      ? { [Name in keyof T]: Untied<T[Name]> }
+      : T;
+/** A section as a work keeps it: it names its cloths by their roles, and may be tied to the thing of its work. */
 export type KeptSpec = Schemas["SectionSpec"];
+/** A section without ties, its cloths still named. */
+export type ReadySpec = Untied<KeptSpec>;
 export type Cloth = Schemas["ClothSpec"];
-type KeptCutting = NonNullable<KeptSpec["cutting"]>;
+type KeptCutting = NonNullable<ReadySpec["cutting"]>;
 type KeptLining = NonNullable<KeptCutting["lining"]>;
 /** A section by itself, its cloths in it: as it is shown, changed and sent to be worked out. */
-export type SectionSpec = Omit<KeptSpec, "cloth" | "cutting"> & {
+export type SectionSpec = Omit<ReadySpec, "cloth" | "cutting"> & {
   cloth?: Cloth;
   cutting?: Omit<KeptCutting, "lining"> & { lining?: (Omit<KeptLining, "cloth"> & { cloth?: Cloth }) | null };
 };
@@ -38,6 +50,19 @@ export type Mark = Schemas["MarkOut"];
 export type Picked = Schemas["ChangeOut"];
 export type Problem = Schemas["ProblemOut"];
 export type Work = Schemas["WorkOut"];
+/** A work as it goes to the table and onto paper: nothing in it is tied any more. */
+export type ReadyWork = Omit<Schemas["ReadyWork"], "sections"> & {
+  sections: { key: string; name: string; spec: ReadySpec; times: number }[];
+};
+export type Thing = Schemas["ThingSpec"];
+export type ThingAnswer = Schemas["ThingOut"];
+export type ThingField = Schemas["FieldOut"];
+export type ThingRow = Schemas["ThingRow"];
+export type Picture = Schemas["PictureOut"];
+export type View = Schemas["ViewOut"];
+export type Ways = Schemas["WaysSpec"];
+export type WaysKept = Schemas["WaysOut"];
+export type Compared = Schemas["ComparedOut"];
 export type Works = Schemas["Works"];
 export type WorkRow = Schemas["WorkRow"];
 export type Glance = Schemas["Glance"];

@@ -640,6 +640,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Made Thing
+         * @description What a thing comes to: its edges, parts, pieces, notions, steps and picture.  Stateless.
+         */
+        post: operations["thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Things
+         * @description Everything that can be made: what each asks, and a small picture of it.
+         */
+        get: operations["list_things"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works": {
         parameters: {
             query?: never;
@@ -698,6 +738,30 @@ export interface paths {
          * @description Puts the works in a person's own order.
          */
         post: operations["order_works"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Ways
+         * @description What the sewist is used to: the default of each new work.
+         */
+        get: operations["read_ways"];
+        /**
+         * Change Ways
+         * @description Changes what the sewist is used to; works that are there stay as they are.
+         */
+        put: operations["change_ways"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -976,6 +1040,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready Work
+         * @description One work with what its ties come to in their place, as it goes to the table and onto paper.
+         */
+        get: operations["ready_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/redo": {
         parameters: {
             query?: never;
@@ -1140,6 +1224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Thing
+         * @description Changes the thing of a work, its edges with it; null leaves a free set of edges, as they are.
+         */
+        put: operations["change_thing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/undo": {
         parameters: {
             query?: never;
@@ -1218,6 +1322,16 @@ export interface components {
             spec: components["schemas"]["SectionSpec"];
         };
         /**
+         * AddedStep
+         * @description A step of the making that a sewist added.
+         */
+        AddedStep: {
+            /** Key */
+            key: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * AllowanceOut
          * @description Seam allowances, outside the flat width; `usual` is what a work that says none is given, `assumed` whether it was.
          */
@@ -1235,7 +1349,7 @@ export interface components {
          */
         AllowanceSpec: {
             /** End */
-            end?: (string | number) | null;
+            end?: ((string | number) | components["schemas"]["Tied"]) | null;
             /** Join */
             join?: (string | number) | null;
             /**
@@ -1244,7 +1358,7 @@ export interface components {
              */
             seam?: (string | number) | null;
             /** Start */
-            start?: (string | number) | null;
+            start?: ((string | number) | components["schemas"]["Tied"]) | null;
         };
         /**
          * AssumedOut
@@ -1296,6 +1410,20 @@ export interface components {
         BoltOut: {
             at_hand: components["schemas"]["LengthOut"] | null;
             usable: components["schemas"]["LengthOut"] | null;
+        };
+        /**
+         * BuyLineOut
+         * @description What is bought of one cloth, and what that costs.
+         */
+        BuyLineOut: {
+            /** Cost */
+            cost: string | null;
+            /** Role */
+            role: string;
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
         };
         /**
          * BuyOut
@@ -1364,6 +1492,16 @@ export interface components {
             change: {
                 [key: string]: string | boolean | components["schemas"]["AboutOut"] | null;
             };
+            /** Says */
+            says: string;
+        };
+        /**
+         * CheckFieldOut
+         * @description A measure that is taken on the way.
+         */
+        CheckFieldOut: {
+            /** Field */
+            field: string;
             /** Says */
             says: string;
         };
@@ -1479,6 +1617,7 @@ export interface components {
              * @default {
              *       "across": null,
              *       "along": null,
+             *       "colour": null,
              *       "directional": false,
              *       "key": "",
              *       "length": null,
@@ -1605,6 +1744,11 @@ export interface components {
              */
             along?: (string | number) | null;
             /**
+             * Colour
+             * @description What it is drawn in where it has no stripes.
+             */
+            colour?: string | null;
+            /**
              * Directional
              * @default false
              */
@@ -1699,6 +1843,18 @@ export interface components {
             from: number;
             /** To */
             to: number;
+        };
+        /**
+         * ComparedOut
+         * @description Ways that stand beside each other by what they come to.
+         */
+        ComparedOut: {
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
         };
         /**
          * CornerOut
@@ -1909,7 +2065,7 @@ export interface components {
              * @default fewest
              * @enum {string}
              */
-            strategy?: "fewest" | "fall" | "equal" | "same_pleats" | "half_outside" | "at_pleats";
+            strategy?: "fewest" | "fall" | "equal" | "same_pleats" | "half_outside" | "half_last" | "at_pleats";
             /**
              * Stripe
              * @description The stripe set at the first fold.
@@ -1961,11 +2117,11 @@ export interface components {
          */
         DropSpec: {
             /** Finished */
-            finished?: (string | number) | null;
+            finished?: ((string | number) | components["schemas"]["Tied"]) | null;
             /** Heading */
-            heading?: (string | number) | null;
+            heading?: ((string | number) | components["schemas"]["Tied"]) | null;
             /** Hem */
-            hem?: (string | number) | null;
+            hem?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
              * Hem Turns
              * @default 2
@@ -1973,7 +2129,7 @@ export interface components {
              */
             hem_turns?: 1 | 2;
             /** Margin */
-            margin?: (string | number) | null;
+            margin?: ((string | number) | components["schemas"]["Tied"]) | null;
         };
         /**
          * EachOut
@@ -2002,7 +2158,7 @@ export interface components {
             /** Times */
             times?: (string | number) | null;
             /** Width */
-            width?: (string | number) | null;
+            width?: ((string | number) | components["schemas"]["Tied"]) | null;
         };
         /**
          * EvenIn
@@ -2031,6 +2187,39 @@ export interface components {
              * @enum {string}
              */
             unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * FieldOut
+         * @description One measure or choice: what it is called, where the tape goes or what it changes, what it holds.
+         *
+         *     `first` ones are asked first, the others stand in `group`; `assumed` is what is taken where nothing is said, and `why`;
+         *     `asked` tells whether it matters as things are.
+         */
+        FieldOut: {
+            /** Asked */
+            asked: boolean;
+            /** Assumed */
+            assumed: string;
+            /** First */
+            first: boolean;
+            /** Group */
+            group: string;
+            /** Measure */
+            measure: boolean;
+            /** Name */
+            name: string;
+            /** Options */
+            options: components["schemas"]["OptionOut"][];
+            /** Several */
+            several: boolean;
+            /** Sort */
+            sort: string;
+            /** Title */
+            title: string;
+            /** Where */
+            where: string;
+            /** Why */
+            why: string;
         };
         /**
          * FileIn
@@ -2062,7 +2251,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making";
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**
@@ -2077,6 +2266,7 @@ export interface components {
              * @enum {string}
              */
             side?: "RS" | "WS";
+            thing?: components["schemas"]["ThingSpec"] | null;
             /**
              * Work
              * @default
@@ -2221,9 +2411,11 @@ export interface components {
         };
         /**
          * Glance
-         * @description An edge at a glance: its kind, a few words, and where its folds stand, from 0 to 1 along it.
+         * @description An edge at a glance: its kind, a few words, where its folds stand, from 0 to 1 along it, its cloth's colour.
          */
         Glance: {
+            /** Colour */
+            colour: string | null;
             /**
              * Kind
              * @enum {string}
@@ -2287,6 +2479,28 @@ export interface components {
             size: string;
             /** Why */
             why: string;
+        };
+        /**
+         * LabelOut
+         * @description Words at a place.
+         */
+        LabelOut: {
+            /** Says */
+            says: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * LackOut
+         * @description What is not known yet, and the field that would say it.
+         */
+        LackOut: {
+            /** Field */
+            field: string;
+            /** Says */
+            says: string;
         };
         /**
          * LaidOut
@@ -2400,7 +2614,7 @@ export interface components {
             /** Heading */
             heading?: (string | number) | null;
             /** Hem */
-            hem?: (string | number) | null;
+            hem?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
              * Hem Turns
              * @default 2
@@ -2408,9 +2622,9 @@ export interface components {
              */
             hem_turns?: 1 | 2;
             /** Narrower */
-            narrower?: (string | number) | null;
+            narrower?: ((string | number) | components["schemas"]["Tied"]) | null;
             /** Shorter */
-            shorter?: (string | number) | null;
+            shorter?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
              * Tube
              * @default false
@@ -2421,7 +2635,7 @@ export interface components {
              * @default best
              * @enum {string}
              */
-            way?: "best" | "across" | "lengthways" | "railroaded";
+            way?: "best" | "across" | "uncut" | "lengthways" | "railroaded";
         };
         /**
          * LoadOut
@@ -2528,6 +2742,89 @@ export interface components {
             where: string;
         };
         /**
+         * MadeEdgeOut
+         * @description An edge of the thing: `spec` with what its ties come to in their place, `kept` as a work keeps it.
+         *
+         *     `mirrors` is the edge whose mirror it can be.  `ties` are those that the thing offers, by their field, `tied` those that hold.  `plan` is what /api/plan answers, null where
+         *     it cannot be or was not asked for.
+         */
+        MadeEdgeOut: {
+            /** Count */
+            count: number | null;
+            finished: components["schemas"]["LengthOut"] | null;
+            flat: components["schemas"]["LengthOut"] | null;
+            kept: components["schemas"]["SectionSpec"];
+            /** Mirrors */
+            mirrors: string;
+            plan: components["schemas"]["PlanOut"] | null;
+            /** Problems */
+            problems: components["schemas"]["ProblemOut"][];
+            /** Says */
+            says: string;
+            spec: components["schemas"]["SectionSpec"];
+            /** Tied */
+            tied: string[];
+            /** Ties */
+            ties: {
+                [key: string]: components["schemas"]["TiedOut"];
+            };
+            /** Title */
+            title: string;
+        };
+        /**
+         * MadeNotionOut
+         * @description A notion of the whole thing, and what it costs.
+         */
+        MadeNotionOut: {
+            /** Cost */
+            cost: string | null;
+            /** Count */
+            count: number | null;
+            length: components["schemas"]["LengthOut"] | null;
+            /** Much */
+            much: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MadePartOut
+         * @description A part: what it is called, how many there are, whether it is a mirror; `edge` where it hangs from one.
+         */
+        MadePartOut: {
+            /** Count */
+            count: number;
+            /** Edge */
+            edge: string;
+            /** Key */
+            key: string;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * MadePieceOut
+         * @description A piece to cut: its box, so many; `area` in cm².
+         */
+        MadePieceOut: {
+            /** Area */
+            area: number;
+            /** Count */
+            count: number;
+            /** Key */
+            key: string;
+            long: components["schemas"]["LengthOut"];
+            /** Name */
+            name: string;
+            /** On Fold */
+            on_fold: boolean;
+            /** Role */
+            role: string;
+            wide: components["schemas"]["LengthOut"];
+        };
+        /**
          * MakesOut
          * @description One thing that the cloth at hand will make.
          */
@@ -2616,6 +2913,16 @@ export interface components {
             /** Says */
             says: string;
             walk: components["schemas"]["WalkOut"];
+        };
+        /**
+         * MindOut
+         * @description Something to be careful of.
+         */
+        MindOut: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
         };
         /**
          * MoveIn
@@ -2716,6 +3023,12 @@ export interface components {
             /** Name */
             name: string;
             spec: components["schemas"]["SectionSpec"];
+            /**
+             * Times
+             * @description How many of it are cut alike.
+             * @default 1
+             */
+            times?: number;
         };
         /**
          * NewCloth
@@ -2728,6 +3041,7 @@ export interface components {
              * @default {
              *       "across": null,
              *       "along": null,
+             *       "colour": null,
              *       "directional": false,
              *       "key": "",
              *       "length": null,
@@ -2836,6 +3150,16 @@ export interface components {
             says: string;
         };
         /**
+         * OptionOut
+         * @description One word that can be chosen.
+         */
+        OptionOut: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * Order
          * @description The sections in a new order, all of them.
          */
@@ -2847,6 +3171,32 @@ export interface components {
             revision: number;
             /** Sections */
             sections: string[];
+        };
+        /**
+         * OrderSpec
+         * @description The order of making as a sewist has it: steps by their names in another order, some struck, some added, those done.
+         */
+        OrderSpec: {
+            /**
+             * Added
+             * @default []
+             */
+            added?: components["schemas"]["AddedStep"][];
+            /**
+             * Done
+             * @default []
+             */
+            done?: string[];
+            /**
+             * Order
+             * @default []
+             */
+            order?: string[];
+            /**
+             * Struck
+             * @default []
+             */
+            struck?: string[];
         };
         /**
          * PagesOut
@@ -2892,7 +3242,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making";
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**
@@ -2907,6 +3257,7 @@ export interface components {
              * @enum {string}
              */
             side?: "RS" | "WS";
+            thing?: components["schemas"]["ThingSpec"] | null;
             /**
              * Work
              * @default
@@ -3130,6 +3481,20 @@ export interface components {
             spec: components["schemas"]["SectionSpec"];
         };
         /**
+         * PictureOut
+         * @description The picture of a thing, as plain data, and the same in sentences.
+         */
+        PictureOut: {
+            /** Colours */
+            colours: {
+                [key: string]: string;
+            };
+            /** Says */
+            says: string[];
+            /** Views */
+            views: components["schemas"]["ViewOut"][];
+        };
+        /**
          * PieceSpec
          * @description The flat pattern piece that the pleats are let into.
          */
@@ -3153,25 +3518,25 @@ export interface components {
          */
         PinsSpec: {
             /** Box */
-            box?: ((string | number) | components["schemas"]["About"]) | null;
+            box?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Count */
-            count?: ((string | number) | components["schemas"]["About"]) | null;
+            count?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Depth */
-            depth?: ((string | number) | components["schemas"]["About"]) | null;
+            depth?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Finished */
-            finished?: ((string | number) | components["schemas"]["About"]) | null;
+            finished?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Flat */
-            flat?: ((string | number) | components["schemas"]["About"]) | null;
+            flat?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Fullness */
-            fullness?: ((string | number) | components["schemas"]["About"]) | null;
+            fullness?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Gap */
-            gap?: ((string | number) | components["schemas"]["About"]) | null;
+            gap?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Opening */
-            opening?: ((string | number) | components["schemas"]["About"]) | null;
+            opening?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Per Pleat */
-            per_pleat?: ((string | number) | components["schemas"]["About"]) | null;
+            per_pleat?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
             /** Spacing */
-            spacing?: ((string | number) | components["schemas"]["About"]) | null;
+            spacing?: ((string | number) | components["schemas"]["About"] | components["schemas"]["Tied"]) | null;
         };
         /**
          * PlaceIn
@@ -3472,6 +3837,38 @@ export interface components {
             value: number;
         };
         /**
+         * ReadySection
+         * @description A section with what its ties come to in their place; so many of it are cut.
+         */
+        ReadySection: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SectionSpec"];
+            /** Times */
+            times: number;
+        };
+        /**
+         * ReadyWork
+         * @description A work as it goes to the table and onto paper: nothing in it is tied any more.
+         */
+        ReadyWork: {
+            /** Cloths */
+            cloths: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Purpose */
+            purpose: string;
+            /** Sections */
+            sections: components["schemas"]["ReadySection"][];
+            thing: components["schemas"]["ThingSpec"] | null;
+        };
+        /**
          * RectangleSpec
          * @description One more sheet or remnant of the same cloth.
          */
@@ -3539,11 +3936,49 @@ export interface components {
             works: number;
         };
         /**
+         * ResultOut
+         * @description What an edge may be tied to: a length or a number, and how it is reckoned.
+         */
+        ResultOut: {
+            /** About */
+            about: boolean;
+            length: components["schemas"]["LengthOut"] | null;
+            number: components["schemas"]["RatioOut"] | null;
+            /** Says */
+            says: string;
+            /** Typed */
+            typed: string;
+        };
+        /**
          * Role
          * @description What a span of cloth does once the strip is folded.
          * @enum {string}
          */
         Role: "face" | "under" | "plain" | "finger" | "upright" | "gathered";
+        /**
+         * RowOut
+         * @description One of several ways compared: the choice that takes it, what it comes to, its cost, its widths in mm for a drawing.
+         */
+        RowOut: {
+            /** Bars */
+            bars: number[];
+            /** Cost */
+            cost: string | null;
+            /** Field */
+            field: string;
+            /** More */
+            more: string;
+            /** Says */
+            says: string;
+            /** Taken */
+            taken: boolean;
+            /** Title */
+            title: string;
+            /** Value */
+            value: string;
+            /** Warns */
+            warns: boolean;
+        };
         /**
          * RuffleIn
          * @description A ruffling attachment: its tuck, or a swatch that shows it, and how it is set; or the ratio that is wanted.
@@ -3743,6 +4178,11 @@ export interface components {
              */
             cutting?: components["schemas"]["CuttingSpec"];
             /**
+             * Edge
+             * @description The edge of the work's thing that it is, if any.
+             */
+            edge?: string | null;
+            /**
              * Facing
              * @default right
              * @enum {string}
@@ -3820,6 +4260,11 @@ export interface components {
              * @description Where a mirrored row turns, on the finished edge.
              */
             mirror_at?: (string | number) | null;
+            /**
+             * Mirrors
+             * @description The edge whose mirror it is: all but its corrections follows from that one.
+             */
+            mirrors?: string | null;
             /**
              * Parts
              * @default []
@@ -3938,8 +4383,8 @@ export interface components {
          * Settled
          * @description What is chosen between two versions of a work: that of `revision`, as it was told, and what was typed elsewhere.
          *
-         *     `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, and `seam`
-         *     a list of the one seam allowance that was.
+         *     `sections` are the pieces as they were typed, whole, with their keys; `log` the words that were typed, `seam` and
+         *     `thing` a list of the one seam allowance and the one thing that were.
          */
         Settled: {
             /**
@@ -3979,6 +4424,29 @@ export interface components {
              * @default []
              */
             sections?: components["schemas"]["TypedSection"][];
+            /**
+             * Thing
+             * @default []
+             */
+            thing?: components["schemas"]["ThingSpec"][];
+        };
+        /**
+         * ShapeOut
+         * @description An area or a line: its points as x, y, x, y …, its paint, whether it is closed, its shade, its weight.
+         */
+        ShapeOut: {
+            /** Closed */
+            closed: boolean;
+            /** Dashed */
+            dashed: boolean;
+            /** Paint */
+            paint: string;
+            /** Points */
+            points: number[];
+            /** Shade */
+            shade: number;
+            /** Weight */
+            weight: number;
         };
         /**
          * SheetOut
@@ -4123,6 +4591,22 @@ export interface components {
             };
         };
         /**
+         * StepOut
+         * @description One step of the making.
+         */
+        StepOut: {
+            /** Done */
+            done: boolean;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Says */
+            says: string;
+            /** Waits */
+            waits: string;
+        };
+        /**
          * StopsSpec
          * @description Where pleats are stitched down to, measured from the edge; `upper` where the stitching begins.
          */
@@ -4255,6 +4739,20 @@ export interface components {
             wrong: components["schemas"]["WrongRow"][];
         };
         /**
+         * TapeOut
+         * @description A measure on the picture: its field, its two ends as x, y, x, y, to which side its tag hangs, what it says.
+         */
+        TapeOut: {
+            /** Ends */
+            ends: number[];
+            /** Field */
+            field: string;
+            /** Says */
+            says: string;
+            /** Side */
+            side: string;
+        };
+        /**
          * TaperOut
          * @description The upper level: how far up, how wide it finishes exactly and on the tape, its marks, the slant of each line.
          */
@@ -4308,6 +4806,164 @@ export interface components {
             to: number;
         };
         /**
+         * ThingIn
+         * @description A thing with its cloths by role, and the sewist's own facts of its edges.
+         */
+        ThingIn: {
+            /**
+             * Choices
+             * @default {}
+             */
+            choices?: {
+                [key: string]: (string | number) | boolean;
+            };
+            /**
+             * Cloths
+             * @default {}
+             */
+            cloths?: {
+                [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /**
+             * Edges
+             * @description By the name of an edge, a section or the part of one that is the sewist's own; null lets a fact go.
+             * @default {}
+             */
+            edges?: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
+            /**
+             * Habit
+             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
+             */
+            habit?: ("metric" | "inches") | null;
+            /** Kind */
+            kind: string;
+            /**
+             * Machine
+             * @description How thick a pile of cloth the machine sews, in mm.
+             */
+            machine?: (string | number) | null;
+            making?: components["schemas"]["OrderSpec"] | null;
+            /**
+             * Measures
+             * @default {}
+             */
+            measures?: {
+                [key: string]: (string | number) | (string | number)[];
+            };
+            /**
+             * Plans
+             * @description Whether each edge is answered as /api/plan does.
+             * @default true
+             */
+            plans?: boolean;
+            /**
+             * Seam
+             * @description The seam allowance of the work; 1.5 cm or 1/2 in left out.
+             */
+            seam?: (string | number) | null;
+            /**
+             * Tape
+             * @description The smallest division that is marked; null for exact figures.
+             * @default
+             */
+            tape?: (string | number) | null;
+            /**
+             * Unit
+             * @description How bare numbers are read and answers written.
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * ThingOfWork
+         * @description The thing of a work, null for none; `field` and `run` as for a section.
+         */
+        ThingOfWork: {
+            /**
+             * Field
+             * @default
+             */
+            field?: string;
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            /**
+             * Run
+             * @default
+             */
+            run?: string;
+            thing: components["schemas"]["ThingSpec"] | null;
+        };
+        /**
+         * ThingOut
+         * @description What a thing comes to.
+         */
+        ThingOut: {
+            /** Buy */
+            buy: components["schemas"]["BuyLineOut"][];
+            /** Checks */
+            checks: components["schemas"]["CheckFieldOut"][];
+            /** Compared */
+            compared: components["schemas"]["ComparedOut"][];
+            /** Cost */
+            cost: string | null;
+            /** Edges */
+            edges: {
+                [key: string]: components["schemas"]["MadeEdgeOut"];
+            };
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+            /** Lacks */
+            lacks: components["schemas"]["LackOut"][];
+            /** Notions */
+            notions: components["schemas"]["MadeNotionOut"][];
+            /** Parts */
+            parts: components["schemas"]["MadePartOut"][];
+            picture: components["schemas"]["PictureOut"] | null;
+            /** Pieces */
+            pieces: components["schemas"]["MadePieceOut"][];
+            /** Results */
+            results: {
+                [key: string]: components["schemas"]["ResultOut"];
+            };
+            /** Slip */
+            slip: string[];
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            /** Struck */
+            struck: components["schemas"]["StepOut"][];
+            /** Thing */
+            thing: string;
+            /** Times */
+            times: number;
+            /** Title */
+            title: string;
+            /** Warnings */
+            warnings: components["schemas"]["MindOut"][];
+        };
+        /**
+         * ThingRow
+         * @description A thing that can be made, with a small picture of it made from typical measures.
+         */
+        ThingRow: {
+            /** Asks */
+            asks: string;
+            /** Fields */
+            fields: components["schemas"]["FieldOut"][];
+            /** Name */
+            name: string;
+            picture: components["schemas"]["PictureOut"] | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * ThingSpec
          * @description What is made: its kind, its measures just as typed (several where one is taken at several places), what is chosen.
          */
@@ -4319,8 +4975,19 @@ export interface components {
             choices?: {
                 [key: string]: (string | number) | boolean;
             };
+            /**
+             * Habit
+             * @description What a sewist is used to, for what is assumed; as the unit is, left out.
+             */
+            habit?: ("metric" | "inches") | null;
             /** Kind */
             kind: string;
+            /**
+             * Machine
+             * @description How thick a pile of cloth the machine sews, in mm.
+             */
+            machine?: (string | number) | null;
+            making?: components["schemas"]["OrderSpec"] | null;
             /**
              * Measures
              * @default {}
@@ -4328,6 +4995,44 @@ export interface components {
             measures?: {
                 [key: string]: (string | number) | (string | number)[];
             };
+            /**
+             * Seam
+             * @description The seam allowance of the work; 1.5 cm or 1/2 in left out.
+             */
+            seam?: (string | number) | null;
+            /**
+             * Tape
+             * @description The smallest division that is marked; null for exact figures.
+             * @default
+             */
+            tape?: (string | number) | null;
+            /**
+             * Unit
+             * @description How bare numbers are read and answers written.
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * Tied
+         * @description Whatever the thing of the work makes of it, by its name there: ``left.finished``.
+         */
+        Tied: {
+            /** Tied */
+            tied: string;
+        };
+        /**
+         * TiedOut
+         * @description A tied fact of an edge: the result that it is, and how that is reckoned.
+         */
+        TiedOut: {
+            /** Result */
+            result: string;
+            /** Says */
+            says: string;
+            /** Typed */
+            typed: string;
         };
         /**
          * TotalNotionOut
@@ -4440,6 +5145,22 @@ export interface components {
             };
         };
         /**
+         * ViewOut
+         * @description One view: its name, its box (left, top, right, bottom) in millimetres, y downwards, what is drawn.
+         */
+        ViewOut: {
+            /** Box */
+            box: number[];
+            /** Labels */
+            labels: components["schemas"]["LabelOut"][];
+            /** Name */
+            name: string;
+            /** Shapes */
+            shapes: components["schemas"]["ShapeOut"][];
+            /** Tapes */
+            tapes: components["schemas"]["TapeOut"][];
+        };
+        /**
          * WalkOut
          * @description The walk: spans and folds, the flat and the finished position of each span's ends in mm, each span's layer,
          *
@@ -4488,6 +5209,81 @@ export interface components {
             taken: boolean;
             /** Why Not */
             why_not: string;
+        };
+        /**
+         * WaysIn
+         * @description Other ways, all of them.
+         */
+        WaysIn: {
+            /**
+             * Revision
+             * @description The revision that this change was made to.
+             */
+            revision: number;
+            ways: components["schemas"]["WaysSpec"];
+        };
+        /**
+         * WaysOut
+         * @description The ways that are kept, and their revision; 0 where none were ever said.
+         */
+        WaysOut: {
+            /** Revision */
+            revision: number;
+            ways: components["schemas"]["WaysSpec"];
+        };
+        /**
+         * WaysSpec
+         * @description What a sewist is used to; whatever is left out is as it usually is.
+         */
+        WaysSpec: {
+            /**
+             * Choices
+             * @description What is chosen of a new thing, by the names of its fields: fullness_of, widths, lining …
+             * @default {}
+             */
+            choices?: {
+                [key: string]: string | number;
+            };
+            /**
+             * Currency
+             * @description The sign that stands before what something costs.
+             * @default
+             */
+            currency?: string;
+            /**
+             * Machine
+             * @description How thick a pile of cloth the machine sews, in mm.
+             */
+            machine?: (string | number) | null;
+            /**
+             * Paper
+             * @description What is printed on.
+             */
+            paper?: ("a4" | "letter") | null;
+            /**
+             * Seam
+             * @description The seam allowance of a new work.
+             */
+            seam?: (string | number) | null;
+            /**
+             * Side
+             * @description The side of the cloth that is marked.
+             * @default RS
+             * @enum {string}
+             */
+            side?: "RS" | "WS";
+            /**
+             * Tape
+             * @description The smallest division that is marked; null for exact marks.
+             * @default
+             */
+            tape?: (string | number) | null;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
         };
         /**
          * WidthOut
@@ -4554,6 +5350,7 @@ export interface components {
             name: string;
             /** Next */
             next: string;
+            picture: components["schemas"]["PictureOut"] | null;
             /** Pieces */
             pieces: number;
             /** Purpose */
@@ -6704,6 +7501,86 @@ export interface operations {
             };
         };
     };
+    thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    list_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingRow"][];
+                };
+            };
+        };
+    };
     list_works: {
         parameters: {
             query?: {
@@ -6866,6 +7743,95 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Works"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    read_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysOut"];
+                };
+            };
+        };
+    };
+    change_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaysIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysOut"];
                 };
             };
             /** @description Bad Request */
@@ -8191,6 +9157,46 @@ export interface operations {
             };
         };
     };
+    ready_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyWork"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: never;
@@ -8863,6 +9869,95 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Settled"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingOfWork"];
             };
         };
         responses: {

@@ -17,8 +17,11 @@ import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
+import { saysOfSteps } from "../state/steps";
+import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
+import { useThing } from "../state/use-thing";
 import { useTitle } from "../state/use-title";
 import { type Opened, open, useWork } from "../state/use-work";
 import { Conflict, Gone, Rename } from "./bench-sheets";
@@ -27,6 +30,8 @@ import { ClothStep } from "./cloth-step";
 import { CutStep } from "./cut-step";
 import { LogStep } from "./log-step";
 import { MarkStep } from "./mark-step";
+import { MeasureStep } from "./measure-step";
+import { MakeAThing } from "./new-work";
 import { Pleat } from "./pleat";
 
 /** One work, once it has been fetched. */
@@ -52,8 +57,9 @@ export function Bench({ name }: { name: string }) {
   return <Laid key={found.data.work.key} opened={found.data} />;
 }
 
-type Step = "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
+type Step = "measure" | "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
 const STEPS: [Step, string][] = [
+  ["measure", "Measure"],
   ["pleat", "Pleat"],
   ["cloth", "Cloth"],
   ["cut", "Cut"],
@@ -76,7 +82,9 @@ function Laid({ opened }: { opened: Opened }) {
   const [, go] = useLocation();
   const [left] = useState(() => leftAt(first.key));
   const [key, setKey] = useState(left.piece || first.sections[0]?.key);
-  const [step, setStep] = useState<Step>(STEPS.find(([name]) => name === left.step)?.[0] ?? "pleat");
+  const [step, setStep] = useState<Step>(
+    STEPS.find(([name]) => name === left.step)?.[0] ?? (first.thing ? "measure" : "pleat"),
+  );
   const [keys, setKeys] = useState(false);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
@@ -84,8 +92,13 @@ function Laid({ opened }: { opened: Opened }) {
   const [lit, setLit] = useState<Quantity | null>(null);
   const [refused, setRefused] = useState<{ quantity: Quantity; times: number } | null>(null);
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
-  // The piece by itself, its cloths in it: that is shown, changed and worked out.
-  const spec = useMemo(() => section && alone(section.spec, work.cloths), [section, work.cloths]);
+  const making = useThing(work);
+  const { made } = making;
+  const ready = useMemo(() => readySpecs(work.sections, made), [work.sections, made]);
+  const own = section ? (ready.get(section.key) ?? null) : null;
+  // The piece by itself, its cloths in it and nothing of it tied: that is shown, changed and worked out.
+  const spec = useMemo(() => own && alone(own, work.cloths), [own, work.cloths]);
+  const edge = section?.spec.edge ? made?.edges[section.spec.edge] : undefined;
   const planned = usePlan(section?.key ?? "", spec ?? null);
   const { plan, problems } = planned;
   const unit = section?.spec.unit ?? "cm";
@@ -96,12 +109,40 @@ function Laid({ opened }: { opened: Opened }) {
   useTitle(work.name);
 
   const edit = (edited: SectionSpec, field: string) => {
-    if (!section) return;
-    const { spec: kept, cloths } = parted(section.spec, work.cloths, edited);
+    if (!section || !own) return;
+    const { spec: changed, cloths } = parted(own, work.cloths, edited);
+    const kept = keptAs(section.spec, own, changed, made);
     for (const [role, cloth] of Object.entries(cloths)) saver.cloth(role, cloth, field.replace(/^cloth\.?/, ""));
     if (JSON.stringify(kept) !== JSON.stringify(section.spec)) saver.edit(section.key, kept, field);
   };
-  const moves = useMoves(spec, edit, (says) => setSaid({ text: sentence(says) }));
+  const tying = useMemo(
+    () =>
+      section && edge
+        ? {
+            offered: edge.ties,
+            tied: (path: string) => isTied(section.spec, path),
+            onTie: (path: string) => {
+              const result = edge.ties[path]?.result;
+              if (result) saver.edit(section.key, tiedAgain(section.spec, path, result), path);
+            },
+            mirrors: section.spec.mirrors ? (made?.edges[section.spec.mirrors]?.title ?? "") : "",
+            mayMirror: !section.spec.mirrors && edge.mirrors ? (made?.edges[edge.mirrors]?.title ?? "") : "",
+            onMirror: () => saver.edit(section.key, { ...section.spec, mirrors: edge.mirrors }, "mirrors"),
+          }
+        : null,
+    [section, edge, made, saver],
+  );
+  // Every piece as it goes to be cut: nothing tied, and as often as its thing is made.
+  const pieces = useMemo(
+    () =>
+      work.sections.flatMap(({ key, name, spec: kept }) => {
+        const spec = ready.get(key);
+        return spec ? [{ key, name, spec, times: kept.edge ? (made?.times ?? 1) : 1 }] : [];
+      }),
+    [work.sections, ready, made],
+  );
+  const lacks = saysOfSteps(work, made, plan, problems, spec ?? null);
+  const moves = useMoves(spec ?? undefined, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
     if (!section || !plan || mixed || section.spec.placed?.length) return;
     moves.pick((now) => (now ?? plan.count) + by);
@@ -116,12 +157,7 @@ function Laid({ opened }: { opened: Opened }) {
     "ctrl+z": undo,
     "ctrl+shift+z": redo,
     "?": () => setKeys(true),
-    "1": () => setStep("pleat"),
-    "2": () => setStep("cloth"),
-    "3": () => setStep("cut"),
-    "4": () => setStep("mark"),
-    "5": () => setStep("check"),
-    "6": () => setStep("log"),
+    ...Object.fromEntries(STEPS.map(([name], index) => [String(index + 1), () => setStep(name)])),
     "[": () => count(-1),
     "]": () => count(1),
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
@@ -221,16 +257,21 @@ function Laid({ opened }: { opened: Opened }) {
             key={name}
             type="button"
             aria-current={step === name ? "step" : undefined}
+            aria-description={lacks[name] || undefined}
             onClick={() => setStep(name)}
-            className={`min-h-11 rounded-t px-3 font-semibold sm:px-5 ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
+            className={`min-h-11 rounded-t px-3 text-left font-semibold sm:px-4 ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
           >
             {word}
+            <span aria-hidden="true" className="hidden text-xs font-normal sm:block">
+              {lacks[name] ?? ""}
+            </span>
           </button>
         ))}
       </nav>
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
         <Pieces
           work={work}
+          made={made}
           chosen={section?.key}
           onChoose={setKey}
           onAdd={() => void add()}
@@ -239,7 +280,17 @@ function Laid({ opened }: { opened: Opened }) {
           onMove={move}
           onRename={setRenaming}
         />
-        {section && spec ? (
+        {step === "measure" ? (
+          <main className="min-w-0" aria-busy={making.busy}>
+            {work.thing ? (
+              <MeasureStep work={work} thing={work.thing} making={making} onThing={saver.thing} onCloth={saver.cloth} />
+            ) : (
+              <MakeAThing unit={unit} onMake={(thing) => void saver.act("PUT", "/thing", { thing })} />
+            )}
+          </main>
+        ) : section && own && !spec ? (
+          <main className="min-w-0 text-smoke">Working it out…</main>
+        ) : section && spec && own ? (
           <main className="min-w-0" aria-busy={planned.busy}>
             {plan ? (
               <Ribbon
@@ -269,6 +320,7 @@ function Laid({ opened }: { opened: Opened }) {
               <Pleat
                 key={section.key}
                 spec={spec}
+                ties={tying}
                 planned={planned}
                 part={part}
                 onPart={setPart}
@@ -295,7 +347,8 @@ function Laid({ opened }: { opened: Opened }) {
             ) : step === "cut" ? (
               <CutStep
                 key={section.key}
-                work={work}
+                cloths={work.cloths}
+                sections={pieces}
                 spec={spec}
                 here={work.sections.indexOf(section)}
                 onChange={edit}

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { CutAnswer, Problem, SectionSpec, Work } from "../api/client";
+import type { Cloth, CutAnswer, Problem, ReadySpec, SectionSpec } from "../api/client";
 import { CutPlan } from "../parts/cloth/cut-plan";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
@@ -10,7 +10,9 @@ import { useAsked } from "../state/use-asked";
 import { useBetter } from "../state/use-better";
 
 interface Props {
-  work: Work;
+  cloths: Record<string, Cloth>;
+  /** Every piece as it is cut, so many times. */
+  sections: { key: string; name: string; spec: ReadySpec; times: number }[];
   spec: SectionSpec;
   /** Which of the work's pieces is chosen. */
   here: number;
@@ -20,9 +22,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ work, spec, here, onChange }: Props) {
-  const sections = work.sections.map(({ key, name, spec }) => ({ key, name, spec }));
-  const { cloths } = work;
+export function CutStep({ cloths, sections, spec, here, onChange }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, quick: true });
   const [stopped, setStopped] = useState("");
@@ -125,7 +125,7 @@ function OtherPieces(props: {
   problems: Problem[];
   onChange: Props["onChange"];
   /** The cloths of the work, which a piece may be cut from. */
-  cloths: Work["cloths"];
+  cloths: Record<string, Cloth>;
 }) {
   const { spec, problems, onChange } = props;
   const pieces = spec.cutting?.pieces ?? [];

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "wouter";
-import { ask, type FoldAnswer, type Plan, type Work } from "../api/client";
+import { ask, type FoldAnswer, type Plan, type ReadyWork, type Thing, type ThingAnswer } from "../api/client";
 import { BackAndNext } from "../parts/controls/back-and-next";
 import { Choose } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
@@ -15,7 +15,7 @@ import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
 
 interface Fetched {
-  work: Work;
+  work: ReadyWork;
   piece: string;
   plan: Plan;
   fold: FoldAnswer;
@@ -27,13 +27,14 @@ export function Fold({ name, piece }: { name: string; piece: string }) {
   const found = useQuery({
     queryKey: ["fold", name, piece],
     queryFn: async (): Promise<Fetched | null> => {
-      const work = await ask<Work>("GET", `/works/${name}`);
+      const work = await ask<ReadyWork>("GET", `/works/${name}/ready`);
       const section = work.sections.find((one) => one.key === piece);
       if (!section) return null;
       const [plan, fold] = await Promise.all([
         ask<Plan>("POST", "/plan", alone(section.spec, work.cloths)),
         ask<FoldAnswer>("POST", "/fold", alone(section.spec, work.cloths)),
       ]);
+      if (work.thing) fold.order = await orderOf(work, work.thing);
       return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(alone(section.spec, work.cloths))) };
     },
     staleTime: Number.POSITIVE_INFINITY,
@@ -55,6 +56,15 @@ export function Fold({ name, piece }: { name: string; piece: string }) {
       </main>
     );
   return <Round got={found.data} name={name} piece={piece} />;
+}
+
+/** The order of making as the sewist has it for the thing; what is done is said so. */
+async function orderOf(work: ReadyWork, thing: Thing): Promise<FoldAnswer["order"]> {
+  const edges = Object.fromEntries(
+    work.sections.flatMap(({ spec }) => (spec.edge ? [[spec.edge, spec] as const] : [])),
+  );
+  const made = await ask<ThingAnswer>("POST", "/thing", { ...thing, cloths: work.cloths, edges, plans: false });
+  return made.steps.map((step) => ({ name: step.done ? `${step.name}, done` : step.name, says: step.says }));
 }
 
 function Round({ got, name, piece }: { got: Fetched; name: string; piece: string }) {

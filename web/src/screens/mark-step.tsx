@@ -7,6 +7,7 @@ import { ChalkChoice } from "../parts/table/chalk-choice";
 import { MarksTable } from "../parts/table/marks-table";
 import { type ChalkFrom, keepLook, keptFrom, keptSide } from "../state/chalk-place";
 import { useAsked } from "../state/use-asked";
+import { useWays } from "../state/use-ways";
 
 const ROLES: Record<string, string> = {
   face: "face",
@@ -21,7 +22,9 @@ const ROLES: Record<string, string> = {
 export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: string; piece: string }) {
   const { spec, plan, work, piece } = props;
   const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
-  const [side, setSide] = useState<"RS" | "WS">(() => keptSide(piece));
+  const usual = useWays().data?.ways.side ?? "RS";
+  const [kept, setSide] = useState(() => keptSide(piece));
+  const side = kept ?? usual;
   const [level, setLevel] = useState("lower");
   const query = `?nought=${from}&side=${side}&level=${spec.taper ? level : "lower"}`;
   const { answer } = useAsked("/chalk", spec, "", query);

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearch } from "wouter";
-import { ask, type Problem, Refused, type Work } from "../api/client";
+import { ask, type Problem, type ReadyWork, Refused } from "../api/client";
 import { Choose } from "../parts/controls/fields";
 import { sentence } from "../parts/pleat/pin-tile";
 import { ChalkChoice } from "../parts/table/chalk-choice";
@@ -10,6 +10,7 @@ import { keptFrom, keptSide } from "../state/chalk-place";
 import { inInches } from "../state/habit";
 import { useAsked } from "../state/use-asked";
 import { take } from "../state/use-file";
+import { useWays } from "../state/use-ways";
 
 const KINDS = [
   ["template", "Template", "the strip at full size, over several sheets"],
@@ -18,6 +19,7 @@ const KINDS = [
   ["labels", "Labels", "one for each cut piece"],
   ["cutting", "Cutting plan", "every piece on its cloth"],
   ["slip", "Shopping slip", "what to buy"],
+  ["making", "Order of making", "every step with its figures, the picture before it"],
 ] as const;
 type Kind = (typeof KINDS)[number][0];
 const OF_ONE_PIECE = new Set<Kind>(["template", "gauge", "chalk"]);
@@ -27,7 +29,7 @@ const FILES: Record<string, string> = { pdf: "PDF, to print", svg: "SVG", dxf: "
 export function Papers({ name }: { name: string }) {
   const found = useQuery({
     queryKey: ["papers of", name],
-    queryFn: () => ask<Work>("GET", `/works/${name}`),
+    queryFn: () => ask<ReadyWork>("GET", `/works/${name}/ready`),
     retry: 1,
   });
   if (!found.data)
@@ -43,7 +45,7 @@ export function Papers({ name }: { name: string }) {
   return <Laid work={found.data} />;
 }
 
-function Laid({ work }: { work: Work }) {
+function Laid({ work }: { work: ReadyWork }) {
   const said = new URLSearchParams(useSearch());
   const [kind, setKind] = useState<Kind>("template");
   const [piece, setPiece] = useState(() =>
@@ -52,9 +54,12 @@ function Laid({ work }: { work: Work }) {
       work.sections.findIndex((one) => one.key === said.get("piece")),
     ),
   );
-  const [sheet, setSheet] = useState(inInches(work.sections[0]?.spec.unit) ? "letter" : "a4");
+  const ways = useWays().data?.ways;
+  const [picked, setSheet] = useState<string | null>(null);
+  const sheet = picked ?? ways?.paper ?? (inInches(work.sections[0]?.spec.unit) ? "letter" : "a4");
   const [nought, setNought] = useState<string>(() => keptFrom(said.get("piece") ?? ""));
-  const [side, setSide] = useState<string>(() => keptSide(said.get("piece") ?? ""));
+  const [keptAs, setSide] = useState<string | null>(() => keptSide(said.get("piece") ?? ""));
+  const side = keptAs ?? ways?.side ?? "RS";
   const [wrong, setWrong] = useState<Problem[]>([]);
   const asked = {
     paper: kind,
@@ -64,7 +69,8 @@ function Laid({ work }: { work: Work }) {
     nought,
     side,
     cloths: work.cloths,
-    sections: work.sections.map(({ key, name, spec }) => ({ key, name, spec })),
+    thing: work.thing,
+    sections: work.sections.map(({ key, name, spec, times }) => ({ key, name, spec, times })),
   };
   const { answer, problems } = useAsked("/papers/pages", work.sections.length ? asked : null);
   const get = async (format: string) => {

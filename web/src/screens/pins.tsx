@@ -3,6 +3,7 @@ import { Figure } from "../parts/controls/figure";
 import { Choices } from "../parts/pleat/choices";
 import { PinTile, sentence } from "../parts/pleat/pin-tile";
 import { Reckoning } from "../parts/pleat/reckoning";
+import type { Tying } from "../parts/pleat/tying";
 import { counted } from "../state/figure";
 import { type Hold, held, pinned, type Quantity, quantitiesOf, WORDS } from "../state/spec";
 import type { Planned } from "../state/use-plan";
@@ -19,10 +20,22 @@ interface Props {
   onPick?: (count: number) => void;
   /** True for a part of a mixed edge, whose finished width is its share of the band. */
   inner?: boolean;
+  ties?: Tying | null;
 }
 
 /** The pins: what is known and what follows, what is wrong beside each, and the neighbouring counts. */
-export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, onPick, inner = false }: Props) {
+export function Pins({
+  spec,
+  planned,
+  onChange,
+  onNudge,
+  lit,
+  onLight,
+  refused,
+  onPick,
+  inner = false,
+  ties = null,
+}: Props) {
   const { plan, problems, stale } = planned;
   const names = quantitiesOf(spec).filter((name) => !inner || name !== "finished");
   const general = problems.filter(
@@ -45,6 +58,9 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
           // A pin that says itself that it is about holds loosely, however it is pinned.
           const hold = typedAs === "firm" && plan?.loose.includes(name) ? "about" : typedAs;
           const typed = plan?.typed[name] ?? "";
+          const path = `pins.${name}`;
+          const offered = ties?.offered[path];
+          const tied = offered !== undefined && ties?.tied(path) === true && offered.typed !== "";
           const answer = stale && hold !== "free" ? null : answerOf(plan, name);
           return (
             <PinTile
@@ -53,7 +69,10 @@ export function Pins({ spec, planned, onChange, onNudge, lit, onLight, refused, 
               typed={text}
               hold={hold}
               answer={answer}
-              note={noteOf(plan, name, hold, text)}
+              note={tied && hold !== "free" ? `from Measure: ${offered.says}` : noteOf(plan, name, hold, text)}
+              {...(offered?.typed && !tied && !ties?.mirrors
+                ? { again: { says: offered.typed, onTie: () => ties?.onTie(path) } }
+                : {})}
               problem={problems.find((problem) => at(problem, name))}
               onType={(text) => set(name, text, typedAs === "free" ? "firm" : typedAs)}
               onHold={(next) => set(name, text || typed, next)}

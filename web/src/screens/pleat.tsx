@@ -6,6 +6,7 @@ import { Meanings } from "../parts/pleat/meanings";
 import { sentence } from "../parts/pleat/pin-tile";
 import { Shaping } from "../parts/pleat/shaping";
 import { Slip } from "../parts/pleat/slip";
+import { MirrorLine, type Tying } from "../parts/pleat/tying";
 import { partPlan, partProblems, partSpec, withPart } from "../state/part";
 import { changed, type Quantity } from "../state/spec";
 import { useMoves } from "../state/use-moves";
@@ -16,6 +17,8 @@ const KEPT = new Set(["finished", "flat"]);
 
 interface Props {
   spec: SectionSpec;
+  /** What of it follows from the thing; null of a free edge. */
+  ties: Tying | null;
   planned: Planned;
   /** Which part of a mixed edge the pins show. */
   part: number;
@@ -28,7 +31,7 @@ interface Props {
 }
 
 /** The step Pleat: the pins, the slip, the facts of the edge, and how it is shaped. */
-export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLight, refused }: Props) {
+export function Pleat({ spec, ties, planned, part, onPart, onChange, onSaid, lit, onLight, refused }: Props) {
   const { plan } = planned;
   const [meaning, setMeaning] = useState(false);
   const mixed = spec.kind === "mixed";
@@ -64,9 +67,11 @@ export function Pleat({ spec, planned, part, onPart, onChange, onSaid, lit, onLi
             />
           </>
         )}
+        {ties && <MirrorLine ties={ties} />}
         {shown && (
           <Pins
             key={here}
+            ties={mixed ? null : ties}
             spec={shown}
             inner={mixed}
             planned={mixed ? { ...planned, plan: partPlan(plan, here), problems } : planned}

@@ -1,6 +1,6 @@
 import { type PointerEvent, useCallback, useEffect, useRef, useState } from "react";
 import { Link, useSearch } from "wouter";
-import { ask, type ChalkAnswer, type Work } from "../api/client";
+import { ask, type ChalkAnswer, type ReadyWork } from "../api/client";
 import { BackAndNext } from "../parts/controls/back-and-next";
 import { Figure } from "../parts/controls/figure";
 import { MarkGlyph } from "../parts/table/mark-glyph";
@@ -34,7 +34,7 @@ export function Table({ name, piece }: { name: string; piece: string }) {
     let here = true;
     const fetchList = async () => {
       try {
-        const work = await ask<Work>("GET", `/works/${name}`);
+        const work = await ask<ReadyWork>("GET", `/works/${name}/ready`);
         const section = work.sections.find((one) => one.key === piece);
         if (!section) return;
         const chalk = await ask<ChalkAnswer>(

@@ -2,7 +2,7 @@ import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
-import { ask, Refused, send, type Work, type WorkRow, type Works } from "../api/client";
+import { ask, Refused, type Work, type WorkRow, type Works } from "../api/client";
 import { Figure } from "../parts/controls/figure";
 import { KeysSheet } from "../parts/controls/keys-sheet";
 import { Notice, type Said } from "../parts/controls/notice";
@@ -11,8 +11,9 @@ import { useKeys } from "../parts/controls/use-keys";
 import { SmallFront } from "../parts/pleat/glance";
 import { MenuItem } from "../parts/pleat/pieces";
 import { sentence } from "../parts/pleat/pin-tile";
-import { STARTS, started } from "../state/starts";
 import { take } from "../state/use-file";
+import { SmallPicture } from "../thing/shapes";
+import { Start } from "./start-sheet";
 
 const PAGE = 30;
 type Sort = "touched" | "name" | "own";
@@ -117,6 +118,9 @@ export function WorksScreen() {
         <Link href="/cloth" className="press">
           Cloth shelf
         </Link>
+        <Link href="/ways" className="press">
+          My ways
+        </Link>
         <Link href="/backups" className="press">
           Backups
         </Link>
@@ -174,7 +178,13 @@ export function WorksScreen() {
               key={row.key}
               className="grid grid-cols-[7rem_1fr_auto] items-center gap-x-4 border-t border-thread py-2 sm:grid-cols-[15rem_1fr_auto]"
             >
-              <SmallFront glance={row.glance} />
+              {row.picture ? (
+                <span className="block h-20">
+                  <SmallPicture picture={row.picture} width={240} height={80} />
+                </span>
+              ) : (
+                <SmallFront glance={row.glance} />
+              )}
               <div className="min-w-0">
                 {bin ? (
                   <span className="text-lg font-bold">{row.name}</span>
@@ -285,101 +295,4 @@ function when(touched: string): string {
     hour: "2-digit",
     minute: "2-digit",
   });
-}
-
-function Start(props: { open: boolean; onClose: () => void; onMade: (key: string) => void; earlier: WorkRow[] }) {
-  const { open, onClose, onMade, earlier } = props;
-  const [trouble, setTrouble] = useState<string[]>([]);
-  const [unit, setUnit] = useState<"cm" | "in">("cm");
-  const make = async (task: Promise<Work>) => {
-    try {
-      onMade((await task).key);
-    } catch (error) {
-      setTrouble(
-        error instanceof Refused
-          ? error.problems.map(
-              (one) => `${one.path ? `${one.path}: ` : ""}${sentence(one.message)} ${sentence(one.way_out)}`,
-            )
-          : ["That did not work: the program does not answer."],
-      );
-    }
-  };
-  return (
-    <Sheet
-      title="What are you making?"
-      open={open}
-      onClose={onClose}
-      says="It only sets out the edge; everything can be changed later."
-    >
-      <div className="grid grid-cols-1 gap-1 sm:grid-cols-2">
-        {STARTS.map((start) => (
-          <button
-            key={start.name}
-            type="button"
-            className="border-l-4 border-thread bg-linen px-4 py-3 text-left hover:border-madder"
-            onClick={() =>
-              void make(
-                ask<Work>("POST", "/works", {
-                  name: start.name,
-                  sections: [{ name: start.piece, spec: started(start, unit) }],
-                }),
-              )
-            }
-          >
-            <span className="block text-lg font-bold">{start.name}</span>
-            <span className="text-smoke">{start.says}</span>
-          </button>
-        ))}
-      </div>
-      <p className="mt-4 mb-0 flex items-center gap-3">
-        <span id="measured-in">Measured in</span>
-        <select
-          aria-labelledby="measured-in"
-          className="field"
-          value={unit}
-          onChange={(event) => setUnit(event.currentTarget.value as "cm" | "in")}
-        >
-          <option value="cm">centimetres</option>
-          <option value="in">inches</option>
-        </select>
-      </p>
-      <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
-        Or from a file
-        <input
-          type="file"
-          accept=".json"
-          className="field text-base font-normal"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            if (file) void make(send<Work>("/files", "file", file, file.name));
-            event.currentTarget.value = "";
-          }}
-        />
-      </label>
-      {earlier.length > 0 && (
-        <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
-          Or make an earlier work again
-          <select
-            className="field text-base font-normal"
-            value=""
-            onChange={(event) => void make(ask<Work>("POST", `/works/${event.currentTarget.value}/again`))}
-          >
-            <option value="">choose…</option>
-            {earlier.map((row) => (
-              <option key={row.key} value={row.key}>
-                {row.name}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
-      {trouble.length > 0 && (
-        <ul role="alert" className="max-h-48 overflow-auto pl-5 text-madder">
-          {trouble.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      )}
-    </Sheet>
-  );
 }

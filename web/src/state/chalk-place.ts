@@ -36,8 +36,8 @@ export function keptFrom(piece: string): ChalkFrom {
 }
 
 /** Which side of a piece was last chalked on. */
-export function keptSide(piece: string): "RS" | "WS" {
-  return read(piece)?.side ?? "RS";
+export function keptSide(piece: string): "RS" | "WS" | null {
+  return read(piece)?.side ?? null;
 }
 
 /** Keep from which end and on which side a piece is chalked; its place stays what it was. */

@@ -1,4 +1,4 @@
-import type { Cloth, KeptSpec, SectionSpec } from "../api/client";
+import type { Cloth, KeptSpec, ReadySpec, SectionSpec } from "../api/client";
 
 type Cloths = Record<string, Cloth>;
 const FACE = "face";
@@ -7,7 +7,7 @@ const LINING = "lining";
 const named = (said: unknown, otherwise: string) => (typeof said === "string" ? said : otherwise);
 
 /** The role of the cloth that a section is cut from. */
-export function roleOf(spec: KeptSpec): string {
+export function roleOf(spec: Pick<KeptSpec, "cloth">): string {
   return named(spec.cloth, FACE);
 }
 
@@ -22,7 +22,7 @@ export function called(role: string, cloths: Cloths): string {
 }
 
 /** A section of a work by itself, its cloths in it. */
-export function alone(spec: KeptSpec, cloths: Cloths): SectionSpec {
+export function alone(spec: ReadySpec, cloths: Cloths): SectionSpec {
   const { cloth, cutting, ...rest } = spec;
   const own = cloths[named(cloth, FACE)];
   const lining = cutting?.lining;
@@ -35,13 +35,13 @@ export function alone(spec: KeptSpec, cloths: Cloths): SectionSpec {
 const same = (one: unknown, other: unknown) => JSON.stringify(one ?? {}) === JSON.stringify(other ?? {});
 
 /** What an edit of a section by itself changes: the section as the work keeps it, and the cloths of the work. */
-export function parted(kept: KeptSpec, cloths: Cloths, edited: SectionSpec): { spec: KeptSpec; cloths: Cloths } {
+export function parted(kept: ReadySpec, cloths: Cloths, edited: SectionSpec): { spec: ReadySpec; cloths: Cloths } {
   const { cloth, cutting, ...rest } = edited;
   const changed: Cloths = {};
   const role = roleOf(kept);
   const unit = kept.unit ?? "cm";
   if (!same(cloth, cloths[role])) changed[role] = { unit, ...cloth };
-  let said = cutting as KeptSpec["cutting"];
+  let said = cutting as ReadySpec["cutting"];
   if (cutting?.lining) {
     const { cloth: own, ...rules } = cutting.lining;
     const before = kept.cutting?.lining?.cloth;
@@ -50,12 +50,12 @@ export function parted(kept: KeptSpec, cloths: Cloths, edited: SectionSpec): { s
     said = {
       ...cutting,
       lining: { ...rules, ...(before === undefined ? {} : { cloth: before }) },
-    } as KeptSpec["cutting"];
+    } as ReadySpec["cutting"];
   }
   const spec = {
     ...rest,
     ...(kept.cloth === undefined ? {} : { cloth: kept.cloth }),
     ...(said ? { cutting: said } : {}),
   };
-  return { spec: spec as KeptSpec, cloths: changed };
+  return { spec: spec as ReadySpec, cloths: changed };
 }

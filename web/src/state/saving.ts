@@ -1,4 +1,4 @@
-import { type Cloth, type KeptSpec, type Options, Refused, type Work } from "../api/client";
+import { type Cloth, type KeptSpec, type Options, Refused, type Thing, type Work } from "../api/client";
 import { newName } from "../api/named";
 import type { Item, LogName, Unsent, UnsentPlace } from "./unsent";
 
@@ -36,6 +36,7 @@ const ALL = "*";
 function partOf(item: Item): string {
   if (item.what === "piece") return item.piece;
   if (item.what === "cloth") return `cloth.${item.role}`;
+  if (item.what === "thing") return "thing";
   return item.what === "log" ? `log.${item.name}` : ALL;
 }
 
@@ -45,6 +46,7 @@ const ofAll = (item: Item) => item.what === "seam" || (item.what === "act" && WH
 
 function withChange(work: Work, item: Item): Work {
   if (item.what === "act") return work;
+  if (item.what === "thing") return { ...work, thing: item.thing };
   if (item.what === "log") return { ...work, log: { ...work.log, [item.name]: item.value } };
   if (item.what === "cloth") {
     const { [item.role]: _, ...others } = work.cloths;
@@ -54,7 +56,8 @@ function withChange(work: Work, item: Item): Work {
     if (item.what === "piece") return section.key === item.piece ? { ...section, spec: item.spec } : section;
     return { ...section, spec: { ...section.spec, allowance: { ...section.spec.allowance, seam: item.seam } } };
   });
-  return { ...work, sections };
+  const thing = item.what === "seam" && work.thing ? { ...work.thing, seam: item.seam } : work.thing;
+  return { ...work, thing, sections };
 }
 
 /** The work as changes leave it. */
@@ -70,6 +73,7 @@ function request(item: Item, revision: number): [string, string, Record<string, 
   if (item.what === "cloth")
     return ["PUT", `/cloths/${encodeURIComponent(item.role)}`, { spec: item.spec, field: item.field, run, revision }];
   if (item.what === "log") return ["PATCH", "/log", { [item.name]: item.value, run, revision }];
+  if (item.what === "thing") return ["PUT", "/thing", { thing: item.thing, field: item.field, run, revision }];
   if (item.what === "seam") return ["POST", "/seam", { seam: item.seam, run, revision }];
   if (item.method === "DELETE") return ["DELETE", `${item.tail}?revision=${revision}`, undefined];
   return [item.method, item.tail, { ...item.body, revision }];
@@ -299,6 +303,10 @@ export class Saving {
   /** Another seam allowance for the whole work; empty, the usual one. */
   seam = (text: string): void => this.later({ ...this.inRun("seam"), what: "seam", seam: text.trim() ? text : null });
 
+  /** Another measure or choice of the thing, `field` saying which. */
+  thing = (thing: Thing, field: string): void =>
+    this.later({ ...this.inRun(`thing ${field}`), what: "thing", thing, field });
+
   /** Other words in the log. */
   log = (name: LogName, value: string | boolean): void =>
     this.later({ ...this.inRun(`log ${name}`), what: "log", name, value });
@@ -335,6 +343,7 @@ export class Saving {
         typed.flatMap((item) => (item.what === "cloth" ? [[item.role, item.spec ?? {}]] : [])),
       ),
       log: Object.fromEntries(typed.flatMap((item) => (item.what === "log" ? [[item.name, item.value]] : []))),
+      thing: typed.flatMap((item) => (item.what === "thing" ? [item.thing] : [])).slice(-1),
       seam: typed.flatMap((item) => (item.what === "seam" ? [item.seam] : [])).slice(-1),
     };
     try {

@@ -28,12 +28,6 @@ export const STARTS: Start[] = [
     spec: { kind: "knife", pins: {} },
   },
   {
-    name: "Valance",
-    says: "box pleats, box beside box",
-    piece: "Valance",
-    spec: { kind: "box", meet: true, pins: {} },
-  },
-  {
     name: "Fitted cover",
     says: "inverted pleats at the corners",
     piece: "Skirt of the cover",
@@ -50,12 +44,6 @@ export const STARTS: Start[] = [
       placed: [{ at: "4 cm" }, { at: "8 cm" }],
       pins: {},
     },
-  },
-  {
-    name: "Curtain",
-    says: "pinch pleats with returns",
-    piece: "Panel",
-    spec: { kind: "pinch", pins: {} },
   },
   {
     name: "Frill or cuff",

@@ -1,4 +1,4 @@
-import type { Cloth, KeptSpec } from "../api/client";
+import type { Cloth, KeptSpec, Thing } from "../api/client";
 import { newName } from "../api/named";
 import { forgetHere, keepHere, keptHere } from "./kept-here";
 
@@ -9,6 +9,7 @@ export type Item = { id: string; run: string } & (
   | { what: "piece"; piece: string; spec: KeptSpec; field: string }
   | { what: "cloth"; role: string; spec: Cloth | null; field: string }
   | { what: "seam"; seam: string | null }
+  | { what: "thing"; thing: Thing; field: string }
   | { what: "log"; name: LogName; value: string | boolean }
   | { what: "act"; method: string; tail: string; body: Record<string, unknown> }
 );

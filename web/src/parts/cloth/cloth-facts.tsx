@@ -1,6 +1,6 @@
 import type { ClothRow, Problem, SectionSpec } from "../../api/client";
 import { inInches } from "../../state/habit";
-import { Choose, Text, TickBox } from "../controls/fields";
+import { Choose, ColourField, Text, TickBox } from "../controls/fields";
 import { StripesEditor } from "./stripes-editor";
 
 type Cloth = NonNullable<SectionSpec["cloth"]>;
@@ -43,6 +43,7 @@ export function ClothFacts({ cloth, named = true, unit, assumed, problems, onCha
             onType={(name) => set({ name: name.slice(0, 120) })}
           />
         )}
+        <ColourField name="Colour" value={cloth.colour} onPick={(colour) => set({ colour })} />
         {field("Width", "width")}
         {field("One selvedge", "selvedge")}
         {field("Usable width", "usable", "if known")}

@@ -43,6 +43,7 @@ export function Text(props: {
   /** A name that is heard but not shown: in a table, whose heading says it. */
   quiet?: boolean;
   wide?: boolean;
+  slim?: boolean;
   /** What is taken while nothing is typed, shown in its place. */
   assumed?: string | undefined;
   /** The same where it was said elsewhere. */
@@ -62,7 +63,7 @@ export function Text(props: {
       )}
       <input
         id={id}
-        className={`field ${props.wide ? "w-56" : props.quiet ? "w-28" : "w-36"} text-base font-normal`}
+        className={`field ${props.wide ? "w-56" : props.quiet || props.slim ? "w-28" : "w-36"} text-base font-normal`}
         value={props.value ?? ""}
         placeholder={props.assumed ? `${props.assumed}, assumed` : props.taken}
         aria-labelledby={`${id}-name`}
@@ -78,6 +79,25 @@ export function Text(props: {
         >{`${sentence(problem.message)} ${sentence(problem.way_out)}`}</span>
       )}
     </div>
+  );
+}
+
+/** A colour, chosen as the browser lets one. */
+export function ColourField(props: {
+  name: string;
+  value: string | null | undefined;
+  onPick: (colour: string) => void;
+}) {
+  return (
+    <label className="flex flex-col text-sm font-semibold text-smoke">
+      {props.name}
+      <input
+        type="color"
+        className="field h-11 w-20 p-1"
+        value={props.value ?? "#d9c9a3"}
+        onChange={(event) => props.onPick(event.currentTarget.value)}
+      />
+    </label>
   );
 }
 

@@ -6,7 +6,7 @@ const KEYS: [string, string][] = [
   ["F1", "what the field that you are in means; elsewhere, the handbook"],
   ["N", "a new work (on the shelf)"],
   ["/", "search the shelf"],
-  ["1 to 6", "the steps Pleat, Cloth, Cut, Mark, Check and Log"],
+  ["1 to 7", "the steps Measure, Pleat, Cloth, Cut, Mark, Check and Log"],
   ["P", "pin, pin about, or let go, on a tile’s pin"],
   ["↑ ↓", "in a tile: one division of the tape, with Shift ten"],
   ["[ and ]", "one pleat fewer, one more"],

@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { ask, type Plan, type SectionSpec } from "../../api/client";
+import { ask, type Plan, type SectionSpec, type ThingAnswer } from "../../api/client";
 import { Sample } from "../../ribbon/sample";
 import { looks } from "../../state/look";
+import { SmallPicture } from "../../thing/shapes";
 import { Figure } from "../controls/figure";
-import { ENTRIES, SECTIONS, type Word, type WordSample } from "./words";
+import { ENTRIES, SECTIONS, type Word, type WordSample, type WordThing } from "./words";
 
 /** The entry of that key. */
 export function entryOf(key: string): Word | undefined {
@@ -32,11 +33,38 @@ export function Entry({ word, onGo }: { word: Word; onGo: (key: string) => void 
       )}
     </div>
   );
+  if (word.thing)
+    return (
+      <div className="grid gap-3 @2xl:grid-cols-2">
+        {says}
+        <DrawnThing thing={word.thing} />
+      </div>
+    );
   if (!word.sample) return says;
   return (
     <div className="grid gap-3 @2xl:grid-cols-2">
       {says}
       <Drawn sample={word.sample} />
+    </div>
+  );
+}
+
+/** A thing drawn as the step Measure draws it; nothing where the program does not answer. */
+function DrawnThing({ thing }: { thing: WordThing }) {
+  const found = useQuery({
+    queryKey: ["handbook thing"],
+    queryFn: ({ signal }) =>
+      ask<ThingAnswer>(
+        "POST",
+        "/thing",
+        { ...thing.said, cloths: { face: { usable: "138 cm" } }, plans: false },
+        { signal },
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return (
+    <div role="img" aria-label={thing.says} className="h-56 min-w-0">
+      {found.data?.picture && <SmallPicture picture={found.data.picture} width={400} height={224} name={thing.view} />}
     </div>
   );
 }

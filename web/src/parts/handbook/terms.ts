@@ -1,5 +1,7 @@
 /** Which entry of the handbook explains a name that stands on a screen. */
 const TERMS: Record<string, string> = {
+  "Widths decide": "widths-decide",
+  Measure: "measure-word",
   "Finished width": "finished-width",
   "Flat width": "flat-width",
   Pleats: "count",

@@ -1,4 +1,4 @@
-import type { SectionSpec } from "../../api/client";
+import type { SectionSpec, Thing } from "../../api/client";
 import type { Quantity } from "../../state/spec";
 import handbook from "./words.json";
 
@@ -14,6 +14,13 @@ export interface WordSample {
   says: string;
 }
 
+/** A thing that is drawn beside a word: what is said of it, which of its views, and what is to be seen there. */
+export interface WordThing {
+  said: Thing;
+  view: string;
+  says: string;
+}
+
 /** A word of the work: what it means, what else to read, and a drawing where one helps. */
 export interface Word {
   key: string;
@@ -22,9 +29,11 @@ export interface Word {
   says: string[];
   see?: string[];
   sample?: WordSample;
+  thing?: WordThing;
 }
 
 export const GROUPS: readonly (readonly [string, string])[] = [
+  ["things", "Things and measures"],
   ["edge", "The edge"],
   ["pleat", "One pleat"],
   ["kinds", "Kinds"],

@@ -19,7 +19,7 @@ export function SmallFront({ glance }: { glance: Glance | null }) {
   );
   return (
     <svg viewBox="0 0 240 44" className="h-11 w-full" preserveAspectRatio="none" aria-hidden="true">
-      <path d="M0 2H240V40Q180 44 120 41T0 40Z" fill="var(--cloth)" />
+      <path d="M0 2H240V40Q180 44 120 41T0 40Z" fill={glance.colour ?? "var(--cloth)"} />
       <path
         d={gathered ? gathers.join("") : folds}
         stroke="var(--cloth-shade)"

@@ -1,9 +1,11 @@
 import { DropdownMenu } from "radix-ui";
-import type { Work } from "../../api/client";
+import type { ThingAnswer, Work } from "../../api/client";
 import { kindWord } from "../../state/spec";
 
 interface Props {
   work: Work;
+  /** What the thing of the work comes to; null of a free set of edges. */
+  made: ThingAnswer | null;
   chosen: string | undefined;
   onChoose: (key: string) => void;
   onAdd: () => void;
@@ -14,12 +16,13 @@ interface Props {
 }
 
 /** The pieces of a work; the chosen one is on the ribbon. */
-export function Pieces({ work, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
+export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
   return (
     <nav aria-label="Pieces" className="no-print flex min-w-0 gap-1 overflow-x-auto lg:flex-col lg:overflow-visible">
-      <h2 className="m-0 hidden px-3 text-sm font-semibold text-smoke lg:block">Pieces</h2>
+      <h2 className="m-0 hidden px-3 text-sm font-semibold text-smoke lg:block">{made ? "Parts" : "Pieces"}</h2>
       {work.sections.map((section, index) => {
         const here = section.key === chosen;
+        const part = made?.parts.find((one) => one.edge !== "" && one.edge === section.spec.edge);
         return (
           <div
             key={section.key}
@@ -32,7 +35,9 @@ export function Pieces({ work, chosen, onChoose, onAdd, onCopy, onRemove, onMove
               onClick={() => onChoose(section.key)}
             >
               <span className="block font-semibold">{section.name}</span>
-              <span className="block text-sm text-smoke">{kindWord(section.spec.kind)}</span>
+              <span className="block text-sm text-smoke">
+                {part ? `${part.count > 1 ? `×${part.count}, ` : ""}${part.says}` : kindWord(section.spec.kind)}
+              </span>
             </button>
             <DropdownMenu.Root modal={false}>
               <DropdownMenu.Trigger
@@ -59,6 +64,16 @@ export function Pieces({ work, chosen, onChoose, onAdd, onCopy, onRemove, onMove
           </div>
         );
       })}
+      {made?.parts
+        .filter((one) => !one.edge)
+        .map((one) => (
+          <p key={one.key} className="m-0 shrink-0 px-3 py-1 lg:border-l-[6px] lg:border-transparent">
+            <span className="block font-semibold">
+              {one.name} ×{one.count}
+            </span>
+            <span className="block text-sm text-smoke">{one.says}</span>
+          </p>
+        ))}
       <button type="button" className="press shrink-0" onClick={onAdd}>
         Add a piece
       </button>

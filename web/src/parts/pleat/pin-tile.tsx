@@ -24,6 +24,8 @@ interface Props {
   lit: boolean;
   /** Counts the refusals to be moved: each shakes the tile once. */
   shaken: number;
+  /** What it would be as the thing has it, where it is not: one press ties it again. */
+  again?: { says: string; onTie: () => void };
 }
 
 /** One quantity: a fact with a pin in it, or an answer. Typing pins it; the pin goes firm, about, free. */
@@ -40,6 +42,7 @@ export function PinTile({
   onLight,
   lit,
   shaken,
+  again,
 }: Props) {
   const [focused, setFocused] = useState(false);
   const id = useId();
@@ -115,6 +118,18 @@ export function PinTile({
       <p id={`${id}-note`} className={`m-0 text-sm ${problem ? "font-semibold text-madder" : "text-smoke"}`}>
         <Figure>{problem ? wrong(problem) : note}</Figure>
       </p>
+      {again && (
+        <button
+          type="button"
+          className="press -ml-3 text-left text-sm"
+          aria-label={`${name}: follow Measure again`}
+          onClick={again.onTie}
+        >
+          <span>
+            Follow Measure: <Figure>{again.says}</Figure>
+          </span>
+        </button>
+      )}
       {problem?.becomes && (
         <button
           type="button"

@@ -1,0 +1,167 @@
+"""What a thing asks: the measures that are taken with a tape, and the choices that its maker has."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from enum import StrEnum
+from fractions import Fraction
+from typing import NamedTuple
+
+from ribbon.cloth import Bolt
+from ribbon.facts import in_inches, usual_seam
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit, write_ratio
+
+
+class Sort(StrEnum):
+    """What a field holds."""
+
+    LENGTH = "length"
+    RATIO = "ratio"
+    COUNT = "count"
+    PRICE = "price"
+    WEIGHT = "weight"
+    WORD = "word"
+
+
+Value = Length | Fraction | int | str
+
+
+class Default(NamedTuple):
+    """What is taken where nothing is said, by a sewist used to centimetres or to inches, and why."""
+
+    metric: Value
+    why: str
+    imperial: Value | None = None
+
+    def value(self, *, imperial: bool) -> Value:
+        """What is taken by a sewist of either habit."""
+        return self.metric if self.imperial is None or not imperial else self.imperial
+
+
+def always(given: Given) -> bool:
+    """True: a field that is asked whatever else is said."""
+    return True
+
+
+@dataclass(frozen=True, slots=True)
+class Field:
+    """One measure or choice.
+
+    `where` says where the tape goes, or what the choice changes.  `options` are the words that can be chosen, each with
+    what it is called.  `first` ones are asked before the others, which stand in `group`.  A `several` one may be taken at
+    several places.  `asked` tells whether it matters, as things are.
+    """
+
+    name: str
+    title: str
+    where: str
+    sort: Sort = Sort.LENGTH
+    measure: bool = False
+    first: bool = False
+    several: bool = False
+    group: str = ""
+    options: tuple[tuple[str, str], ...] = ()
+    default: Default | None = None
+    asked: Callable[[Given], bool] = always
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """What is known of a thing: its measures, each as often as it was taken, its choices, the cloths by their roles.
+
+    What is not there takes its default; `fields` are those of the thing, by their names.
+    """
+
+    fields: Mapping[str, Field]
+    measures: Mapping[str, tuple[Length, ...]]
+    choices: Mapping[str, Value]
+    cloths: Mapping[str, Bolt] = field(default_factory=dict)
+    unit: Unit = UNITS["cm"]
+    habit: bool | None = None
+    seam: Length | None = None
+    tape: Length | None = None
+    machine: Length | None = None
+    own_tape: Length | None = None
+    """The division that was said, where one was."""
+    scribe: Scribe = field(init=False, compare=False, repr=False)
+    """Writes lengths as this work does."""
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
+
+    @property
+    def imperial(self) -> bool:
+        """True where what nobody said is taken from what sewists in inches are used to."""
+        return in_inches(self.unit, self.habit)
+
+    @property
+    def join(self) -> Length:
+        """The seam allowance of the work."""
+        return usual_seam(imperial=self.imperial) if self.seam is None else self.seam
+
+    def known(self, name: str) -> bool:
+        """Whether it was said."""
+        return name in self.measures or name in self.choices
+
+    def _default(self, name: str) -> Value | None:
+        default = self.fields[name].default
+        return None if default is None else default.value(imperial=self.imperial)
+
+    def taken(self, name: str) -> tuple[Length, ...]:
+        """A measure at every place where it was taken; its default, else nothing."""
+        got = self.measures.get(name)
+        if got:
+            return got
+        default = self._default(name)
+        return (default,) if isinstance(default, Length) else ()
+
+    def least(self, name: str) -> Length | None:
+        """The shortest of a measure, None where it is not known."""
+        return min(self.taken(name), key=lambda one: one.mm, default=None)
+
+    def length(self, name: str) -> Length:
+        """A length that is measured or chosen, nought where nothing is known of it."""
+        if self.fields[name].measure:
+            return self.least(name) or ZERO
+        value = self.choices.get(name, self._default(name))
+        return value if isinstance(value, Length) else ZERO
+
+    def length_or_none(self, name: str) -> Length | None:
+        """The same, None where nothing is known of it."""
+        if self.fields[name].measure:
+            return self.least(name)
+        value = self.choices.get(name, self._default(name))
+        return value if isinstance(value, Length) else None
+
+    def ratio(self, name: str) -> Fraction | None:
+        """A ratio, a price or a weight."""
+        value = self.choices.get(name, self._default(name))
+        return value if isinstance(value, Fraction) else None
+
+    def count(self, name: str) -> int | None:
+        """How many."""
+        value = self.choices.get(name, self._default(name))
+        return value if isinstance(value, int) else None
+
+    def word(self, name: str) -> str:
+        """What was chosen of several words."""
+        value = self.choices.get(name, self._default(name))
+        return value if isinstance(value, str) else ""
+
+    def write(self, length: Length) -> str:
+        """A length as this work writes it."""
+        return self.scribe.write(length).text
+
+    def figure(self, length: Length) -> str:
+        """The same without its unit, for sums."""
+        return self.write(length).removesuffix(f" {self.unit.sign}")
+
+
+def says_value(given: Given, value: Value | None) -> str:
+    """A value as it is shown beside its field."""
+    if isinstance(value, Length):
+        return given.write(value)
+    if isinstance(value, Fraction):
+        return write_ratio(value).text
+    return "" if value is None else str(value)

@@ -1,0 +1,59 @@
+"""The ways to line curtains, beside each other: what each takes, what it costs, how far its seams lie from the face's."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from ribbon.cloth import Bolt, LiningCut, LiningToCut, apart, lies_on_cloth, lining_joins, lining_to_cut
+from ribbon.cloth.joining import allowed_of
+from ribbon.cloth.says import LINING_WAYS
+from ribbon.lengths import ZERO, Length
+from ribbon.making.asked import Given
+from ribbon.making.thing import Compared, Row, Solved
+
+
+def linings(given: Given, panels: Sequence[Solved]) -> list[Compared]:
+    """The ways that the linings of all panels can be cut; nothing where they have none, or its cloth is not known."""
+    found = [(one, lining_to_cut(one.whole, one.cutting)) for one in panels]
+    made = [(one, lining) for one, lining in found if lining is not None]
+    if not made or len(made) < len(panels):
+        return []
+    bolt = made[0][0].cutting.lining_bolt
+    if bolt is None:
+        return []
+    rows = [_row(given, made, bolt, number) for number in range(len(made[0][1].ways))]
+    kept = [row for row in rows if row is not None]
+    wide = dict.fromkeys(given.write(lining.made.width) for _, lining in made)
+    long = given.write(made[0][1].made.length)
+    return [Compared("Lining ways", f"{' and '.join(wide)} wide, {long} long", tuple(kept))]
+
+
+def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, number: int) -> Row | None:
+    cuts = [lining.ways[number] for _, lining in made]
+    if any(cut.why_not for cut in cuts):
+        return None
+    windows = given.count("windows") or 1
+    needed = sum((cut.needed for cut in cuts), ZERO) * windows
+    asked = bolt.bought(needed)
+    joins = sum(cut.joins for cut in cuts)
+    says = f"{joins} {'join' if joins == 1 else 'joins'} in all" if joins else "no join"
+    more = given.write(asked)
+    clear = [gap for gap in (_clear(one, lining, cut) for (one, lining), cut in zip(made, cuts, strict=True)) if gap]
+    if clear:
+        least = min(clear, key=lambda one: one.mm)
+        more += f"; its joins lie {given.write(least)} or more from the face’s"
+    taken = all(lining.cut.name == cut.name for (_, lining), cut in zip(made, cuts, strict=True))
+    return Row(
+        ("lining_way", cuts[0].name), LINING_WAYS[cuts[0].name], says, more, bolt.cost(asked), cuts[0].widths, taken
+    )
+
+
+def _clear(one: Solved, lining: LiningToCut, cut: LiningCut) -> Length | None:
+    """How far the joins of one lining lie from those of its face."""
+    lying = lies_on_cloth(one.whole, one.cutting)
+    if lying is None or not cut.upright or one.cutting.lining is None:
+        return None
+    allowed = allowed_of(one.whole.edge)
+    face = [allowed.start + one.whole.walked.length(join.at) for join in lying.joined.joins]
+    wide = one.whole.flat + allowed.start + allowed.end
+    return apart(lining_joins(lining.made, cut, one.cutting.lining.allowance, wide), face)

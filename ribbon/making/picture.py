@@ -1,0 +1,195 @@
+"""The picture of a thing, as plain data: outlines, folds, shades, labels and tapes, in millimetres, y downwards."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from ribbon.cloth import Cutting
+from ribbon.cloth.seen import beginning, on_front
+from ribbon.cloth.stripes import coloured
+from ribbon.edge import EdgePlan
+from ribbon.lengths import ZERO, Length
+from ribbon.pleats import Look
+
+Point = tuple[float, float]
+Scaled = Callable[[float], float]
+
+
+class Shape(NamedTuple):
+    """An area or a line: its points; what it is painted with: a role of cloth, or `glass`, `wall`, `ink`, `shade`, a colour.
+
+    A `closed` one is filled; `shade` darkens it, from 0 to 1.  A line is as heavy as `weight` says, 0 for none.
+    """
+
+    points: tuple[Point, ...]
+    paint: str
+    closed: bool = True
+    shade: float = 0.0
+    weight: float = 0.0
+    dashed: bool = False
+
+
+class Tape(NamedTuple):
+    """A measure on the picture: the field that it is, its two ends, and to which side its tag hangs."""
+
+    field: str
+    start: Point
+    end: Point
+    side: str = "above"
+
+
+class Label(NamedTuple):
+    """Words at a place."""
+
+    at: Point
+    says: str
+
+
+@dataclass(frozen=True, slots=True)
+class View:
+    """One view of the thing: what it is called, its box (left, top, right, bottom), and what is drawn."""
+
+    name: str
+    box: tuple[float, float, float, float]
+    shapes: tuple[Shape, ...]
+    tapes: tuple[Tape, ...] = ()
+    labels: tuple[Label, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Picture:
+    """The views of a thing, the one that leads first, and the same in sentences for those who cannot see it."""
+
+    views: tuple[View, ...]
+    says: tuple[str, ...] = ()
+
+
+def mm(length: Length) -> float:
+    """A length for drawing."""
+    return float(length.mm)
+
+
+def box_of(left: float, top: float, right: float, bottom: float) -> tuple[Point, ...]:
+    """The corners of an upright rectangle."""
+    return ((left, top), (right, top), (right, bottom), (left, bottom))
+
+
+_MOST_FACES = 400
+_STEP = 0.08
+"""How much darker cloth is that another layer lies over or that turns away."""
+
+
+class Hung(NamedTuple):
+    """Where a folded edge hangs in a view: from `left`, as wide as `wide`, from `top` to `bottom`; drawn `flipped`, or as it is.
+
+    Where it is `drawn_back` the marks of its heading would lie over each other, and are left out.
+    """
+
+    left: float
+    wide: float
+    top: float
+    bottom: float
+    flipped: bool = False
+    drawn_back: bool = False
+
+
+def hanging(whole: EdgePlan, cutting: Cutting, hung: Hung, skip: tuple[Length, Length] = (ZERO, ZERO)) -> list[Shape]:
+    """The faces of an edge as it hangs, drawn from its strip: each visible face where it stands, its stripes, its folds.
+
+    `skip` leaves out so much of the finished edge at its start and its end.
+    """
+    walked = whole.walked
+    first, last = mm(skip[0]), mm(whole.finished) - mm(skip[1])
+    if last <= first:
+        return []
+    scale = hung.wide / (last - first)
+
+    def x(at: float) -> float:
+        inside = (min(max(at, first), last) - first) * scale
+        return hung.left + (hung.wide - inside if hung.flipped else inside)
+
+    found = [Shape(box_of(x(first), hung.top, x(last), hung.bottom), cutting.role)]
+    per, bolt = walked.parts, cutting.bolt
+    if bolt is not None and bolt.stripes:
+        first_stripe = beginning(bolt.stripes, cutting.stripe, whole.strip, walked)
+        bands = coloured(walked, bolt.stripes, first_stripe)
+        for seen in on_front(bands, walked, whole.showing)[: _MOST_FACES * 4]:
+            a, b = x(float(seen.start) / per), x(float(seen.end) / per)
+            if a != b:
+                found.append(Shape(box_of(a, hung.top, b, hung.bottom), bolt.stripes[seen.stripe].colour))
+    found += _folds(whole, x, hung)
+    outline = box_of(x(first), hung.top, x(last), hung.bottom)
+    return [*found, Shape((*outline, outline[0]), "ink", closed=False, weight=1.4)]
+
+
+def _folds(whole: EdgePlan, x: Scaled, hung: Hung) -> list[Shape]:
+    """A shade at each fold that lies under another face, and the mark of each heading."""
+    found: list[Shape] = []
+    for stretch in whole.stretches:
+        made = stretch.plan
+        if made is None:
+            continue
+        look, start = made.section.kind.look, mm(stretch.start)
+        if look is Look.GATHERED:
+            found += _waves(start + mm(made.lead), start + mm(stretch.finished - made.tail), x, hung)
+            continue
+        row = made.row
+        spacing = mm(stretch.finished) / max(1, len(row.pleats))
+        for pleat in row.pleats[:_MOST_FACES]:
+            places = [start + at / row.parts for at in sorted({pleat.left, pleat.right})]
+            for at in places:
+                if hung.drawn_back:
+                    found += _fallen(at, spacing, x, hung)
+                    continue
+                found += _pinched(at, spacing, x, hung) if look is Look.PINCHED else _fallen(at, spacing, x, hung)
+    return found
+
+
+def _pinched(at: float, spacing: float, x: Scaled, hung: Hung) -> list[Shape]:
+    """A pinch at the heading, its fingers caught, and the fold that falls from it."""
+    tall = (hung.bottom - hung.top) * 0.07
+    half = min(spacing * 0.22, tall * 0.5)
+    caught = hung.top + tall
+    middle = x(at)
+    lines = [((x(at + d), hung.top), (middle, caught)) for d in (-half, 0.0, half)]
+    fall = min(spacing * 0.3, 40.0)
+    shade = ((middle, caught), (x(at + fall), hung.bottom), (x(at - fall * 0.2), hung.bottom))
+    return [Shape(shade, "shade", shade=0.16), *(Shape(line, "ink", closed=False, weight=1.2) for line in lines)]
+
+
+def _fallen(at: float, spacing: float, x: Scaled, hung: Hung) -> list[Shape]:
+    """The line of a fold from top to bottom, and the shade that it throws."""
+    under = spacing * 0.16
+    shade = ((x(at), hung.top), (x(at + under), hung.bottom), (x(at), hung.bottom))
+    return [
+        Shape(shade, "shade", shade=0.18),
+        Shape(((x(at), hung.top), (x(at), hung.bottom)), "ink", closed=False, weight=0.9),
+    ]
+
+
+def _waves(start: float, end: float, x: Scaled, hung: Hung) -> list[Shape]:
+    """Gathers: short uneven folds that run out."""
+    many = max(3, min(60, int((end - start) / 45)))
+    found = []
+    for number in range(many):
+        at = start + (number + 0.5) * (end - start) / many
+        reach = (0.9, 0.55, 0.75, 0.4)[number % 4]
+        lean = ((number % 3) - 1) * (end - start) / many * 0.2
+        bottom = hung.top + (hung.bottom - hung.top) * reach
+        wide = (end - start) / many * 0.22
+        shade = ((x(at), hung.top), (x(at + lean + wide), bottom), (x(at + lean - wide * 0.3), bottom))
+        found.append(Shape(shade, "shade", shade=0.14))
+    return found
+
+
+def extent(
+    shapes: Iterable[Shape], tapes: Sequence[Tape] = (), margin: float = 0.0
+) -> tuple[float, float, float, float]:
+    """The box around everything that is drawn."""
+    points = [point for shape in shapes for point in shape.points] + [
+        end for tape in tapes for end in (tape.start, tape.end)
+    ]
+    xs, ys = [p[0] for p in points], [p[1] for p in points]
+    return min(xs) - margin, min(ys) - margin, max(xs) + margin, max(ys) + margin

@@ -1,0 +1,44 @@
+"""Headings, hems and sides as recipes: what each takes of the cloth beyond what is seen, and what it buys."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ribbon.lengths import ZERO, Length
+
+
+class Turned(NamedTuple):
+    """An edge turned over: `takes` of the cloth in all; `depth` as it is seen, folded `turns` times."""
+
+    takes: Length
+    depth: Length
+    turns: int
+    says: str
+
+
+def heading(recipe: str, depth: Length, turning: Length) -> Turned:
+    """What a heading takes: a tape sewn on its depth once, a stiffener in an envelope its depth and a small turning,
+
+    a top turned double twice its depth.
+
+    >>> heading("tape", Length.cm(9), Length.cm(1)).takes == Length.cm(9)
+    True
+    """
+    if recipe == "envelope":
+        return Turned(turning + depth, depth, 1, "a small turning, then the depth over the stiffener")
+    if recipe == "double":
+        return Turned(depth * 2, depth, 2, "turned over twice")
+    if recipe == "none":
+        return Turned(ZERO, ZERO, 0, "its seam is its band's")
+    return Turned(depth, depth, 1, "turned over once, under the tape")
+
+
+def hem(recipe: str, depth: Length, turning: Length) -> Turned:
+    """What a hem or a side takes: turned double twice its depth, else a turning and its depth.
+
+    >>> hem("double", Length.cm(10), Length.cm(1)).takes == Length.cm(20)
+    True
+    """
+    if recipe == "double":
+        return Turned(depth * 2, depth, 2, "turned double")
+    return Turned(depth + turning, depth, 1, "a turning and its depth")

@@ -1,0 +1,29 @@
+"""Everything that can be made, in the order in which it is offered."""
+
+from __future__ import annotations
+
+from ribbon.making import curtain_fields, curtains, curtains_made, valance
+from ribbon.making.thing import Thing
+
+CURTAINS = Thing(
+    "curtains",
+    "Curtains",
+    "rail, drop",
+    curtain_fields.FIELDS,
+    curtains.begin,
+    curtains_made.finish,
+    typical={"rail": "152 cm", "window": "110 cm", "drop": "214 cm"},
+    colour="#e3d6b4",
+)
+VALANCE = Thing(
+    "valance",
+    "Valance",
+    "rail, drop",
+    valance.FIELDS,
+    valance.begin,
+    valance.finish,
+    typical={"rail": "150 cm", "drop": "45 cm", "return_left": "9 cm", "return_right": "9 cm"},
+    colour="#c9a9a6",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE)}

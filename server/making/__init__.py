@@ -1,0 +1,1 @@
+"""Things on the wire: read, tied to their edges, answered."""

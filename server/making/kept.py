@@ -1,0 +1,112 @@
+"""A thing among what is kept of a work: which sections are its edges, and what follows when it changes."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from typing import Any
+
+from pydantic import ValidationError
+
+from ribbon.errors import Refusal
+from ribbon.making import Begun
+from server.making.read_thing import read_thing
+from server.making.ties import Spec, base_spec, loosened, merged, mirrored, own_facts, untied
+from server.wire.cloth import ClothSpec
+from server.wire.work import ThingSpec
+
+Document = dict[str, Any]
+
+
+def _begun(thing: Any, cloths: Mapping[str, Any]) -> Begun | None:
+    """The first stroke of a thing as it is kept; None where there is none, or its measures cannot be read."""
+    if not isinstance(thing, Mapping):
+        return None
+    try:
+        said = ThingSpec.model_validate(thing)
+        known = {role: ClothSpec.model_validate(cloth) for role, cloth in cloths.items()}
+        thing_read, given = read_thing(said, known)
+        return thing_read.begin(given)
+    except (Refusal, ValidationError):
+        return None
+
+
+def edges_kept(thing: Any, cloths: Mapping[str, Any]) -> dict[str, tuple[str, Spec]] | None:
+    """(title, section with its ties) of each edge of a thing, by its name; None where that cannot be told as it is."""
+    begun = _begun(thing, cloths)
+    if begun is None or begun.problems or not begun.edges:
+        return None
+    return {one.name: (one.title, base_spec(one)) for one in begun.edges}
+
+
+def followed(before: Document, after: Document, new_section: Callable[[str, Spec], Spec]) -> Document:
+    """The document after a change, its sections as its thing now has them.
+
+    What the thing gives follows it, a sewist's own facts stay; edges that it no longer has go, those that it newly has
+    come.  Where its measures cannot be read its sections stay as they are.
+    """
+    if not after.get("thing"):
+        return after
+    now = edges_kept(after["thing"], after["cloths"])
+    if now is None:
+        return after
+    was = edges_kept(before.get("thing"), before.get("cloths") or {}) or {}
+    if now == was and before.get("thing"):
+        return after
+    sections, there = [], set()
+    for section in after["sections"]:
+        name = section["spec"].get("edge")
+        if name is None:
+            sections.append(section)
+        elif name in now and name not in there:
+            there.add(name)
+            old = was.get(name)
+            if old is None:  # it came with its thing, whole
+                sections.append(section)
+                continue
+            titled = section["name"] if section["name"] != old[0] else now[name][0]
+            spec = merged(now[name][1], own_facts(section["spec"], old[1]))
+            sections.append({**section, "name": titled, "spec": spec})
+        elif name not in was and name not in now:
+            sections.append(section)  # of a thing that was never read: nobody's to take away
+    places = list(now)
+    for name, (title, spec) in now.items():
+        if name not in there:
+            new = new_section(title, spec)
+            behind = [i + 1 for i, s in enumerate(sections) if s["spec"].get("edge") in places[: places.index(name)]]
+            sections.insert(max(behind, default=0), new)
+    return {**after, "sections": sections}
+
+
+def times_of(thing: Any, cloths: Mapping[str, Any]) -> int:
+    """How many are made alike of the thing of a work."""
+    begun = _begun(thing, cloths)
+    return begun.times if begun else 1
+
+
+def resolved(thing: Any, cloths: Mapping[str, Any], specs: list[Spec]) -> list[Spec]:
+    """Sections of a work with what their ties come to in their place; ties that nothing is known of are left out."""
+    if not any(spec.get("edge") or _tied(spec) for spec in specs):
+        return specs
+    begun = _begun(thing, cloths)
+    if begun is None:
+        return [loosened(spec) for spec in specs]
+    found: list[Spec] = []
+    by_edge: dict[str, Spec] = {}
+    for spec in specs:
+        twin = by_edge.get(str(spec.get("mirrors") or ""))
+        if twin is not None:
+            made = {**mirrored(twin), "edge": spec.get("edge"), "mirrors": spec.get("mirrors")}
+            if spec.get("corrections"):
+                made["corrections"] = spec["corrections"]
+        else:
+            made = loosened(untied(spec, begun.results, str(spec.get("unit") or "cm")))
+        if spec.get("edge"):
+            by_edge[str(spec["edge"])] = made
+        found.append(made)
+    return found
+
+
+def _tied(value: Any) -> bool:
+    if isinstance(value, Mapping):
+        return set(value) == {"tied"} or any(map(_tied, value.values()))
+    return isinstance(value, list) and any(map(_tied, value))

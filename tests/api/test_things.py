@@ -1,0 +1,157 @@
+"""Things through the API: stateless, and kept with a work."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from django.test import Client
+
+pytestmark = pytest.mark.django_db
+
+LINEN = {"usable": "138 cm", "along": "64 cm", "price": "19.80", "weight": "330 g/m²"}
+WINDOW = {
+    "kind": "curtains",
+    "unit": "cm",
+    "measures": {"rail": "152", "drop": ["214", "214.5"], "overlap": "8", "return_left": "9", "return_right": "9"},
+    "choices": {"fullness": "2.2"},
+}
+
+
+def ask(client: Client, method: str, address: str, body: Any = None, status: int = 200) -> Any:
+    answer = (
+        getattr(client, method)(f"/api{address}", body, content_type="application/json")
+        if body is not None
+        else getattr(client, method)(f"/api{address}")
+    )
+    assert answer.status_code == status, answer.content[:600]
+    return answer.json()
+
+
+def thing(client: Client, status: int = 200, **facts: Any) -> Any:
+    return ask(client, "post", "/thing", {**WINDOW, "cloths": {"face": LINEN}, **facts}, status)
+
+
+def made(client: Client, **more: Any) -> Any:
+    return ask(
+        client, "post", "/works", {"name": "Long window", "cloths": {"face": LINEN}, "thing": {**WINDOW, **more}}, 201
+    )
+
+
+def test_the_pair_of_the_long_window(client: Client) -> None:
+    got = thing(client)
+    text = {name: one["length"]["text"] for name, one in got["results"].items() if one["length"]}
+    assert text["left.finished"] == text["right.finished"] == "89 cm"
+    assert text["left.wanted"] == "180.2 cm"
+    assert text["left.flat"] == "192 cm"
+    assert (text["drop.cut"], text["drop.on_cloth"]) == ("242 cm", "256 cm")
+    plan = got["edges"]["left"]["plan"]
+    assert (plan["count"], plan["spacing"]["text"], plan["flat"]["text"]) == (9, "9.5 cm", "192 cm")
+    assert [one["wide"]["text"] for one in got["pieces"]] == ["69 cm", "138 cm", "138 cm", "69 cm"]
+    assert "buy 8.4 m" in got["buy"][0]["says"]
+    assert next(one["much"] for one in got["notions"] if one["name"] == "hooks") == "22"
+
+
+def test_the_second_school_multiplies_everything(client: Client) -> None:
+    got = thing(client, choices={"fullness": "2.2", "fullness_of": "all", "widths": "exact"})
+    assert got["results"]["left.flat"]["length"]["text"] == "195.8 cm"
+
+
+def test_all_that_is_wrong_is_said_at_once(client: Client) -> None:
+    got = thing(
+        client,
+        422,
+        measures={"rail": "152", "drop": "0.5", "return_left": "3 m", "overlap": "200"},
+        choices={"fullness": "1"},
+    )
+    paths = {one["path"] for one in got["problems"]}
+    assert paths == {"measures.return_left", "measures.overlap", "measures.drop", "choices.fullness"}
+    assert all(one["way_out"] for one in got["problems"])
+
+
+def test_what_lacks_is_said_and_the_rest_is_answered(client: Client) -> None:
+    got = ask(client, "post", "/thing", {"kind": "curtains", "measures": {"rail": "152"}})
+    assert [one["field"] for one in got["lacks"]] == ["drop", "cloths.face.usable"]
+    assert got["edges"]["left"]["plan"]["finished"]["text"] == "89 cm"
+    assert got["picture"] is not None
+
+
+def test_a_work_keeps_ties_and_follows_its_measures(client: Client) -> None:
+    work = made(client)
+    assert [one["name"] for one in work["sections"]] == ["Left panel", "Right panel"]
+    left = work["sections"][0]["spec"]
+    assert left["pins"]["finished"] == {"tied": "left.finished"}
+    assert "89" not in str(left)
+    # A fact of one's own stays while measures change.
+    own = {**left, "pins": {**left["pins"], "spacing": "7.6 cm"}}
+    work = ask(
+        client,
+        "put",
+        f"/works/{work['key']}/sections/{work['sections'][0]['key']}",
+        {"spec": own, "revision": work["revision"]},
+    )
+    wider = {**work["thing"], "measures": {**work["thing"]["measures"], "rail": "170"}}
+    work = ask(client, "put", f"/works/{work['key']}/thing", {"thing": wider, "revision": work["revision"]})
+    assert work["sections"][0]["spec"]["pins"]["spacing"] == "7.6 cm"
+    got = ask(
+        client,
+        "post",
+        "/thing",
+        {**work["thing"], "cloths": work["cloths"], "edges": {"left": work["sections"][0]["spec"]}},
+    )
+    assert got["edges"]["left"]["finished"]["text"] == "98 cm"
+    assert "pins.spacing" not in got["edges"]["left"]["tied"]
+    assert "pins.finished" in got["edges"]["left"]["tied"]
+    rows = ask(client, "get", "/works")["works"]
+    assert "98 cm" in rows[0]["glance"]["says"]
+
+
+def test_a_choice_takes_parts_and_undo_brings_them_back(client: Client) -> None:
+    work = made(client)
+    key = work["key"]
+    one = {**work["thing"], "choices": {**work["thing"]["choices"], "divides": "one_way"}}
+    work = ask(client, "put", f"/works/{key}/thing", {"thing": one, "revision": work["revision"]})
+    assert [part["spec"]["edge"] for part in work["sections"]] == ["panel"]
+    work = ask(client, "post", f"/works/{key}/undo", {"revision": work["revision"]})
+    assert [part["spec"]["edge"] for part in work["sections"]] == ["left", "right"]
+    work = ask(client, "post", f"/works/{key}/redo", {"revision": work["revision"]})
+    assert [part["name"] for part in work["sections"]] == ["Curtain"]
+
+
+def test_a_thing_let_go_leaves_its_edges_as_they_are(client: Client) -> None:
+    work = made(client)
+    work = ask(client, "put", f"/works/{work['key']}/thing", {"thing": None, "revision": work["revision"]})
+    left, right = (one["spec"] for one in work["sections"])
+    assert left["pins"]["finished"] == "89 cm"
+    assert "edge" not in left
+    assert (right["lead"], right["tail"]) == ({"width": "4 cm"}, {"width": "9 cm"})
+
+
+def test_the_unit_changes_no_measure(client: Client) -> None:
+    work = made(client)
+    work = ask(client, "post", f"/works/{work['key']}/unit", {"unit": "in", "revision": work["revision"]})
+    assert work["thing"]["measures"]["rail"] == "152 cm"
+    assert work["thing"]["choices"]["fullness"] == "2.2"
+    got = ask(client, "post", "/thing", {**work["thing"], "cloths": work["cloths"]})
+    assert abs(got["results"]["left.flat"]["length"]["mm"] - 1920) < 1e-9
+
+
+def test_a_tie_without_its_thing_is_refused_by_name(client: Client) -> None:
+    got = ask(client, "post", "/plan", {"kind": "knife", "pins": {"finished": {"tied": "left.finished"}}}, 422)
+    assert {(one["code"], one["path"]) for one in got["problems"]} >= {("tied", "pins.finished")}
+
+
+def test_a_free_work_can_be_given_a_thing(client: Client) -> None:
+    work = ask(
+        client, "post", "/works", {"name": "Free", "sections": [{"name": "Edge", "spec": {"kind": "knife"}}]}, 201
+    )
+    work = ask(client, "put", f"/works/{work['key']}/thing", {"thing": WINDOW, "revision": work["revision"]})
+    assert [one["name"] for one in work["sections"]] == ["Left panel", "Right panel", "Edge"]
+
+
+def test_things_are_listed_with_what_they_ask(client: Client) -> None:
+    rows = ask(client, "get", "/things")
+    assert [one["name"] for one in rows][:1] == ["curtains"]
+    assert all(one["picture"]["views"] for one in rows)
+    first = [field["name"] for field in rows[0]["fields"] if field["first"]]
+    assert 2 <= len(first) <= 5

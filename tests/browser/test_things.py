@@ -1,0 +1,203 @@
+"""Things: from a window to curtains, in the browser."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+SLIP = "The slip"
+
+
+def begin(page: Page, thing: str) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name=thing).click()
+    expect(page.get_by_label("Rail", exact=True)).to_be_visible()
+
+
+def curtains(page: Page) -> Locator:
+    """The pair of the long window; gives back its slip."""
+    begin(page, "Curtains")
+    for name, typed in (("Rail", "152"), ("Drop", "214"), ("Cloth’s width", "138"), ("Fullness", "2.2")):
+        page.get_by_label(name, exact=True).fill(typed)
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("Each panel: 192 cm flat into 89 cm")
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    return slip
+
+
+def step(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="Steps").get_by_role("button", name=name, exact=True).click()
+
+
+def test_a_pair_from_four_fields_to_what_to_buy_and_cut(page: Page, accessible: Callable[[Page], None]) -> None:
+    slip = curtains(page)
+    expect(slip).to_contain_text("buy 7.3 m")
+    expect(slip).to_contain_text("Cut 2 of 69 cm × 242 cm, 2 of 138 cm × 242 cm.")
+    expect(slip).to_contain_text("Fold 9 pinch pleats of ≈11.44 cm of cloth in each, 9.5 cm apart.")
+    expect(slip).to_contain_text("hooks: 22")
+    picture = page.get_by_role("img", name="Left panel: 89 cm along the rail, 9 pleats")
+    expect(picture).to_be_visible()
+    accessible(page)
+    page.reload()
+    expect(page.get_by_label("Rail", exact=True)).to_have_value("152")
+    expect(slip).to_contain_text("buy 7.3 m")
+
+
+def test_the_tape_of_a_field_lights_and_its_tag_is_typed_on(page: Page) -> None:
+    curtains(page)
+    page.get_by_label("Rail", exact=True).focus()
+    expect(page.locator('[data-tape="rail"][data-lit]')).to_be_attached()
+    tag = page.get_by_label("Rail, on the picture")
+    tag.focus()
+    expect(page.get_by_text("Rail: Along the rail or the pole")).to_be_visible()
+    tag.fill("170")
+    expect(page.get_by_label("Rail", exact=True)).to_have_value("170")
+    expect(page.get_by_role("region", name=SLIP)).to_contain_text("into 98 cm")
+
+
+def test_own_facts_stay_while_measures_change_and_follow_again_at_a_press(page: Page) -> None:
+    curtains(page)
+    step(page, "Pleat")
+    spacing = page.get_by_label("Spacing", exact=True)
+    expect(page.get_by_text("from Measure: (rail 152 + overlap 8)")).to_be_visible()
+    spacing.fill("7.6")
+    expect(page.get_by_role("button", name="Spacing: follow Measure again")).to_be_visible()
+    step(page, "Measure")
+    page.get_by_label("Rail", exact=True).fill("160")
+    expect(page.get_by_role("region", name=SLIP)).to_contain_text("into 93 cm")
+    step(page, "Pleat")
+    expect(page.get_by_label("Finished width", exact=True)).to_have_value("93 cm")
+    spacing.focus()
+    expect(spacing).to_have_value("7.6")
+    page.get_by_role("button", name="Spacing: follow Measure again").click()
+    expect(page.get_by_role("button", name="Spacing: follow Measure again")).to_be_hidden()
+    # All of it can be taken back.
+    for _ in range(3):
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    expect(page.get_by_label("Finished width", exact=True)).to_have_value("89 cm")
+
+
+def test_the_right_panel_mirrors_the_left_until_it_is_typed_on(page: Page) -> None:
+    curtains(page)
+    step(page, "Pleat")
+    page.get_by_role("button", name="Right panel").first.click()
+    expect(page.get_by_text("It is the mirror of the left panel")).to_be_visible()
+    page.get_by_label("Spacing", exact=True).fill("12")
+    back = page.get_by_role("button", name="Make it the mirror of the left panel again")
+    back.click()
+    expect(page.get_by_text("It is the mirror of the left panel")).to_be_visible()
+    expect(page.get_by_label("Spacing", exact=True)).to_have_value("9.5 cm")
+
+
+def test_widths_decide_at_a_press(page: Page) -> None:
+    slip = curtains(page)
+    page.get_by_role("button", name="two each").click()
+    expect(slip).to_contain_text("261 cm flat")
+    expect(page.get_by_role("button", name="two each")).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("button", name="one each").click()
+    expect(page.get_by_role("button", name="one each")).to_contain_text("it will look skimpy")
+    expect(slip).to_contain_text("126 cm flat")
+
+
+def test_a_choice_takes_and_brings_parts(page: Page) -> None:
+    slip = curtains(page)
+    page.get_by_label("it divides").select_option("one_way")
+    expect(page.get_by_role("button", name="Curtain", exact=False).first).to_be_visible()
+    expect(page.get_by_role("navigation", name="Pieces").get_by_text("Right panel")).to_be_hidden()
+    expect(slip).to_contain_text("into 170 cm")
+    page.get_by_label("lining").first.select_option("tube")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Lining ×1")
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Right panel")
+
+
+def test_what_cannot_be_is_said_beside_its_field_and_the_picture_stays(page: Page) -> None:
+    curtains(page)
+    page.get_by_label("Return, left, on the picture").fill("2 m")
+    alert = page.get_by_role("alert").filter(has_text="wider than the curtain along its rail")
+    expect(alert).to_be_visible()
+    expect(page.get_by_role("img", name="Left panel: 89 cm along the rail")).to_be_visible()
+    page.get_by_label("Return, left, on the picture").fill("9")
+    expect(alert).to_be_hidden()
+
+
+def test_several_places_and_the_hemmed_panel(page: Page) -> None:
+    slip = curtains(page)
+    page.get_by_role("button", name="Drop: more places").click()
+    page.get_by_label("Drop, place 2").fill("212.5")
+    expect(slip).to_contain_text("The drop differs by 1.5 cm")
+    page.get_by_text("Measured on the way").click()
+    page.get_by_label("Left panel measures").fill("190")
+    expect(slip).to_contain_text("190 cm flat into 89 cm")
+
+
+def test_the_order_of_making_is_ones_own_list(page: Page) -> None:
+    curtains(page)
+    page.get_by_text("Order of making").click()
+    page.get_by_role("checkbox", name="1. Wash and press").check()
+    page.get_by_role("button", name="Strike: Turn the sides").click()
+    page.get_by_label("A step of your own").fill("Ask the warden for the ladder.")
+    page.get_by_role("button", name="Add it").click()
+    expect(page.get_by_role("checkbox", name="Ask the warden for the ladder.")).to_be_visible()
+    page.get_by_role("button", name="Earlier: Ask the warden").click()
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    page.reload()
+    page.get_by_text("Order of making").click()
+    expect(page.get_by_role("checkbox", name="1. Wash and press")).to_be_checked()
+    expect(page.get_by_text("Bring back: Turn the sides")).to_be_visible()
+    page.get_by_role("link", name="Papers").click()
+    page.get_by_text("Order of making", exact=False).first.click()
+    expect(
+        page.get_by_role("img", name="order of making, page 1").or_(page.locator("figure, img").first)
+    ).to_be_visible()
+
+
+def test_a_free_work_is_given_a_thing(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Apron").click()
+    step(page, "Measure")
+    page.get_by_role("button", name="Valance").click()
+    page.get_by_label("Rail", exact=True).fill("150")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Apron skirt")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Valance")
+
+
+def test_my_ways_begin_the_next_work(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/ways")
+    page.get_by_label("Measured in").select_option("in")
+    page.get_by_label("Seam allowance").fill("5/8")
+    page.get_by_label("Lining", exact=True).select_option("tube")
+    accessible(page)
+    page.get_by_role("button", name="Keep my ways").click()
+    expect(page.get_by_text("Kept. The next new work begins so.")).to_be_visible()
+    begin(page, "Curtains")
+    expect(page.get_by_label("lining").first).to_have_value("tube")
+    page.get_by_label("Rail", exact=True).fill("60")
+    expect(
+        page.get_by_role("img", name="33 1/2 in along the rail").or_(page.get_by_role("img", name="in along the rail"))
+    ).to_be_visible()
+    page.goto("/ways")
+    page.get_by_label("Measured in").select_option("cm")
+    page.get_by_label("Lining", exact=True).select_option("")
+    page.get_by_label("Seam allowance").fill("")
+    page.get_by_role("button", name="Keep my ways").click()
+    expect(page.get_by_text("Kept. The next new work begins so.")).to_be_visible()
+
+
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_on_a_tablet_and_a_phone(page: Page, width: int, height: int) -> None:
+    page.set_viewport_size({"width": width, "height": height})
+    curtains(page)
+    assert page.evaluate("document.documentElement.scrollWidth") <= width
+    picture = page.get_by_role("img", name="Left panel: 89 cm along the rail").bounding_box()
+    field = page.get_by_label("Rail", exact=True).bounding_box()
+    assert picture
+    assert field
+    if width == 390:
+        assert picture["y"] < field["y"]

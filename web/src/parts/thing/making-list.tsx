@@ -1,0 +1,135 @@
+import { useState } from "react";
+import type { Thing, ThingAnswer } from "../../api/client";
+import { newName } from "../../api/named";
+import { Figure } from "../controls/figure";
+
+type Order = NonNullable<Thing["making"]>;
+
+interface Props {
+  made: ThingAnswer;
+  order: Order;
+  onOrder: (order: Order, says: string) => void;
+}
+
+/** The order of making, as the sewist's own list: ticked, moved, struck, added to. */
+export function MakingList({ made, order, onOrder }: Props) {
+  const [text, setText] = useState("");
+  const names = made.steps.map((one) => one.name);
+  const done = made.steps.filter((one) => one.done).length;
+  const move = (name: string, by: -1 | 1) => {
+    const next = [...names];
+    const at = next.indexOf(name);
+    next.splice(at, 1);
+    next.splice(at + by, 0, name);
+    onOrder({ ...order, order: next }, "order");
+  };
+  const toggle = (list: string[] | undefined, name: string) =>
+    list?.includes(name) ? list.filter((one) => one !== name) : [...(list ?? []), name];
+  return (
+    <details className="border-t border-thread">
+      <summary className="flex min-h-11 flex-wrap items-center gap-x-3 py-1">
+        <span className="font-bold">Order of making</span>
+        <span className="text-sm text-smoke">
+          {made.steps.length} steps{done ? `, ${done} done` : ""}
+        </span>
+      </summary>
+      <ol className="m-0 list-none p-0">
+        {made.steps.map((step, index) => (
+          <li key={step.name} className="flex flex-wrap items-center gap-x-2 border-t border-thread py-1">
+            <label className="flex min-h-11 min-w-0 grow basis-60 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-5 shrink-0 accent-[var(--madder)]"
+                checked={order.done?.includes(step.name) ?? false}
+                onChange={() => onOrder({ ...order, done: toggle(order.done, step.name) }, "done")}
+              />
+              <span className={step.done ? "text-smoke line-through" : ""}>
+                <Figure>{`${index + 1}. ${step.says}`}</Figure>
+                {step.waits && <span className="block text-sm text-smoke">Then wait: {step.waits}.</span>}
+              </span>
+            </label>
+            <span className="no-print flex">
+              {index > 0 && (
+                <button
+                  type="button"
+                  className="press"
+                  aria-label={`Earlier: ${step.says}`}
+                  onClick={() => move(step.name, -1)}
+                >
+                  ↑
+                </button>
+              )}
+              {index < names.length - 1 && (
+                <button
+                  type="button"
+                  className="press"
+                  aria-label={`Later: ${step.says}`}
+                  onClick={() => move(step.name, 1)}
+                >
+                  ↓
+                </button>
+              )}
+              <button
+                type="button"
+                className="press"
+                aria-label={`Strike: ${step.says}`}
+                onClick={() =>
+                  onOrder(
+                    step.own
+                      ? { ...order, added: (order.added ?? []).filter((one) => one.key !== step.name) }
+                      : { ...order, struck: [...(order.struck ?? []), step.name] },
+                    "struck",
+                  )
+                }
+              >
+                Strike
+              </button>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <form
+        className="no-print flex flex-wrap items-end gap-2 py-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!text.trim()) return;
+          const key = newName()
+            .replace(/[^a-z0-9]/g, "")
+            .slice(0, 12);
+          onOrder({ ...order, added: [...(order.added ?? []), { key, says: text.trim().slice(0, 400) }] }, "added");
+          setText("");
+        }}
+      >
+        <label className="flex grow flex-col text-sm font-semibold text-smoke">
+          A step of your own
+          <input
+            className="field text-base font-normal"
+            value={text}
+            maxLength={400}
+            onChange={(event) => setText(event.currentTarget.value)}
+          />
+        </label>
+        <button type="submit" className="press">
+          Add it
+        </button>
+      </form>
+      {made.struck.length > 0 && (
+        <p className="no-print m-0 text-sm text-smoke">
+          Struck:{" "}
+          {made.struck.map((step) => (
+            <button
+              key={step.name}
+              type="button"
+              className="press text-sm"
+              onClick={() =>
+                onOrder({ ...order, struck: (order.struck ?? []).filter((one) => one !== step.name) }, "struck")
+              }
+            >
+              Bring back: {step.says.slice(0, 60)}
+            </button>
+          ))}
+        </p>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,190 @@
+import { useId, useState } from "react";
+import type { Problem, Thing, ThingField } from "../../api/client";
+import { Figure } from "../controls/figure";
+import { sentence } from "../pleat/pin-tile";
+
+export interface Asks {
+  fields: ThingField[];
+  thing: Thing;
+  problems: Problem[];
+  lit: string | null;
+  onLight: (field: string | null) => void;
+  onMeasure: (field: string, typed: string | string[]) => void;
+  onChoose: (field: string, value: string) => void;
+}
+
+/** What is typed of a measure, at each place where it was taken. */
+export function placesOf(thing: Thing, name: string): string[] {
+  const typed = thing.measures?.[name];
+  if (typed === undefined) return [""];
+  return Array.isArray(typed) ? (typed.length ? typed.map(String) : [""]) : [String(typed)];
+}
+
+/** What is chosen, as it was typed; empty where nothing is said. */
+export function choiceOf(thing: Thing, name: string): string {
+  const chosen = thing.choices?.[name];
+  return chosen === undefined ? "" : String(chosen);
+}
+
+/** What is taken where nothing is said, in words. */
+export function assumedOf(field: ThingField): string {
+  return field.options.find((one) => one.name === field.assumed)?.says ?? field.assumed;
+}
+
+/** What a field says, as one reads it in a fold's title. */
+export function stateOf(field: ThingField, thing: Thing): string {
+  if (field.measure) return placesOf(thing, field.name).filter(Boolean).join(", ") || field.assumed;
+  const said = choiceOf(thing, field.name) || field.assumed;
+  return field.options.find((one) => one.name === said)?.says ?? said;
+}
+
+/** One measure or choice: its name, what is typed, what is assumed, where the tape goes, what is wrong with it. */
+export function AskedField({ field, asks }: { field: ThingField; asks: Asks }) {
+  if (field.options.length) return <WordField field={field} asks={asks} />;
+  return field.measure ? <MeasureField field={field} asks={asks} /> : <TypedField field={field} asks={asks} />;
+}
+
+function WordField({ field, asks }: { field: ThingField; asks: Asks }) {
+  const id = useId();
+  const chosen = choiceOf(asks.thing, field.name);
+  return (
+    <div className="flex max-w-full flex-col text-sm font-semibold text-smoke">
+      <label htmlFor={id}>{field.title}</label>
+      <select
+        id={id}
+        className="field text-base font-normal"
+        value={chosen}
+        title={field.where}
+        onChange={(event) => asks.onChoose(field.name, event.currentTarget.value)}
+      >
+        <option value="">{field.assumed ? `${assumedOf(field)}, assumed` : "not said"}</option>
+        {field.options.map((one) => (
+          <option key={one.name} value={one.name}>
+            {one.says}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+function TypedField({ field, asks }: { field: ThingField; asks: Asks }) {
+  return (
+    <Entry
+      field={field}
+      path={`choices.${field.name}`}
+      label={field.title}
+      value={choiceOf(asks.thing, field.name)}
+      asks={asks}
+      onType={(text) => asks.onChoose(field.name, text)}
+    />
+  );
+}
+
+function MeasureField({ field, asks }: { field: ThingField; asks: Asks }) {
+  const places = placesOf(asks.thing, field.name);
+  const [more, setMore] = useState(places.length > 1);
+  const put = (at: number, text: string) => {
+    const now = places.map((one, index) => (index === at ? text : one));
+    asks.onMeasure(field.name, now.length > 1 ? now : (now[0] ?? ""));
+  };
+  return (
+    <div className="flex flex-col">
+      <div className="flex flex-wrap items-start gap-x-2">
+        {places.map((text, at) => (
+          <Entry
+            // biome-ignore lint/suspicious/noArrayIndexKey: a place has no other name than its number
+            key={at}
+            field={field}
+            path={places.length > 1 ? `measures.${field.name}.${at}` : `measures.${field.name}`}
+            label={places.length > 1 ? `${field.title}, place ${at + 1}` : field.title}
+            value={text}
+            asks={asks}
+            onType={(typed) => put(at, typed)}
+          />
+        ))}
+      </div>
+      {field.several &&
+        (more ? (
+          <span className="flex flex-wrap">
+            <button
+              type="button"
+              className="press -ml-3 text-sm"
+              onClick={() => asks.onMeasure(field.name, [...places, ""])}
+            >
+              One more place
+            </button>
+            {places.length > 1 && (
+              <button
+                type="button"
+                className="press text-sm"
+                onClick={() => {
+                  const kept = places.slice(0, -1);
+                  asks.onMeasure(field.name, kept.length > 1 ? kept : (kept[0] ?? ""));
+                  if (kept.length < 2) setMore(false);
+                }}
+              >
+                Take the last away
+              </button>
+            )}
+          </span>
+        ) : (
+          <button
+            type="button"
+            className="min-h-9 text-left text-sm font-semibold text-woad hover:underline"
+            aria-label={`${field.title}: more places`}
+            onClick={() => {
+              setMore(true);
+              asks.onMeasure(field.name, [...places, ""]);
+            }}
+          >
+            more places
+          </button>
+        ))}
+    </div>
+  );
+}
+
+function Entry(props: {
+  field: ThingField;
+  path: string;
+  label: string;
+  value: string;
+  asks: Asks;
+  onType: (text: string) => void;
+}) {
+  const { field, asks, path } = props;
+  const id = useId();
+  const wrong = asks.problems.filter(
+    (one) =>
+      one.path === path || (one.path === `measures.${field.name}` && !path.endsWith(".0") && path.startsWith(one.path)),
+  );
+  const lit = asks.lit === field.name;
+  return (
+    <div className={`flex ${field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}>
+      <label htmlFor={id}>{props.label}</label>
+      <input
+        id={id}
+        className={`field text-base font-normal ${lit ? "bg-madder-wash" : ""}`}
+        value={props.value}
+        placeholder={field.assumed ? `${field.assumed}, assumed` : ""}
+        aria-describedby={`${id}-where`}
+        aria-invalid={wrong.length > 0 || undefined}
+        data-field={field.name}
+        autoComplete="off"
+        onFocus={() => asks.onLight(field.name)}
+        onBlur={() => asks.onLight(null)}
+        onChange={(event) => props.onType(event.currentTarget.value)}
+      />
+      <span id={`${id}-where`} className={lit && !field.first ? "font-normal" : "sr-only"}>
+        {field.where}
+        {field.why ? ` ${sentence(field.why)}` : ""}
+      </span>
+      {wrong.map((one) => (
+        <span key={one.message} className="text-madder">
+          <Figure>{`${sentence(one.message)} ${sentence(one.way_out)}`}</Figure>
+        </span>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+import type { ThingField } from "../../api/client";
+import { Figure } from "../controls/figure";
+import { AskedField, type Asks, assumedOf, choiceOf, stateOf } from "./thing-field";
+
+/** The choices that matter first, as a line of words that open. */
+export function WordsLine({ asks }: { asks: Asks }) {
+  const words = asks.fields.filter((one) => one.asked && one.options.length > 0 && LINE.test(one.name));
+  return (
+    <p className="m-0 flex flex-wrap items-center gap-x-5">
+      {words.map((field) => (
+        <label key={field.name} className="inline-flex items-center gap-1 text-smoke">
+          {field.title.toLowerCase()}
+          <select
+            className="min-h-11 max-w-64 rounded [field-sizing:content] bg-transparent font-bold text-soot underline decoration-dotted underline-offset-4"
+            value={choiceOf(asks.thing, field.name)}
+            title={field.where}
+            onChange={(event) => asks.onChoose(field.name, event.currentTarget.value)}
+          >
+            <option value="">{assumedOf(field)}</option>
+            {field.options
+              .filter((one) => one.name !== field.assumed)
+              .map((one) => (
+                <option key={one.name} value={one.name}>
+                  {one.says}
+                </option>
+              ))}
+          </select>
+        </label>
+      ))}
+    </p>
+  );
+}
+
+const LINE = /^(divides|heading|lining|to|fixed)$/;
+
+/** Where the tape goes for the field that is lit, or what is lacking. */
+export function WhereLine({ asks, otherwise }: { asks: Asks; otherwise: string }) {
+  const field = asks.fields.find((one) => one.name === asks.lit);
+  return (
+    <p className="m-0 min-h-6 text-sm text-smoke" aria-live="polite">
+      <Figure>{field ? `${field.title}: ${field.where}` : otherwise}</Figure>
+    </p>
+  );
+}
+
+/** The two to five fields that come first. */
+export function FirstFields({ asks }: { asks: Asks }) {
+  const first = asks.fields.filter((one) => one.first && one.asked && !one.options.length);
+  return (
+    <>
+      {first.map((field) => (
+        <AskedField key={field.name} field={field} asks={asks} />
+      ))}
+    </>
+  );
+}
+
+/** All other measures and choices, folded, each group with its state in its title. */
+export function FoldedFields({ asks }: { asks: Asks }) {
+  const groups = new Map<string, ThingField[]>();
+  for (const field of asks.fields)
+    if (field.group && field.asked && !(field.first && !field.options.length))
+      groups.set(field.group, [...(groups.get(field.group) ?? []), field]);
+  return (
+    <div>
+      {[...groups].map(([name, fields]) => {
+        const wrong = fields.some((field) =>
+          asks.problems.some((one) => new RegExp(`^(measures|choices)\\.${field.name}(\\.|$)`).test(one.path)),
+        );
+        const state = fields
+          .map((field) => stateOf(field, asks.thing))
+          .filter(Boolean)
+          .slice(0, 4)
+          .join(" · ");
+        return (
+          <details key={name} className="border-t border-thread" open={wrong || undefined}>
+            <summary className="flex min-h-11 flex-wrap items-center gap-x-3 py-1">
+              <span className="font-bold">{name}</span>
+              <span className={`text-sm ${wrong ? "text-madder" : "text-smoke"}`}>
+                <Figure>{state || "not said"}</Figure>
+              </span>
+            </summary>
+            <div className="flex flex-wrap items-start gap-x-4 gap-y-2 pb-4">
+              {fields.map((field) => (
+                <AskedField key={field.name} field={field} asks={asks} />
+              ))}
+            </div>
+          </details>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,191 @@
+import { useState } from "react";
+import type { Cloth, Thing, ThingAnswer, Work } from "../api/client";
+import { ColourField, Text } from "../parts/controls/fields";
+import { Figure } from "../parts/controls/figure";
+import { sentence } from "../parts/pleat/pin-tile";
+import { MakingList } from "../parts/thing/making-list";
+import { type Asks, placesOf } from "../parts/thing/thing-field";
+import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
+import { WaysCompared } from "../parts/thing/ways-compared";
+import type { ThingMade } from "../state/use-thing";
+import { useWays } from "../state/use-ways";
+import { ThingPicture } from "../thing/thing-picture";
+
+interface Props {
+  work: Work;
+  thing: Thing;
+  making: ThingMade;
+  onThing: (thing: Thing, field: string) => void;
+  onCloth: (role: string, spec: Cloth | null, field: string) => void;
+}
+
+/** The step Measure: the thing itself, drawn to scale, with its measures on it; what to buy and cut beside it. */
+export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
+  const { made, problems } = making;
+  const [lit, setLit] = useState<string | null>(null);
+  if (!made)
+    return (
+      <div role="status" className="py-6 text-smoke">
+        {problems.length
+          ? problems.map((one) => `${sentence(one.message)} ${sentence(one.way_out)}`).join(" ")
+          : "Drawing it…"}
+      </div>
+    );
+  const measure = (field: string, typed: string | string[]) => {
+    const { [field]: _, ...others } = thing.measures ?? {};
+    const empty = typed === "" || (Array.isArray(typed) && typed.length === 0);
+    onThing({ ...thing, measures: empty ? others : { ...others, [field]: typed } }, `measures.${field}`);
+  };
+  const choose = (field: string, value: string) => {
+    const { [field]: _, ...others } = thing.choices ?? {};
+    onThing({ ...thing, choices: value === "" ? others : { ...others, [field]: value } }, `choices.${field}`);
+  };
+  const asks: Asks = {
+    fields: made.fields,
+    thing,
+    problems,
+    lit,
+    onLight: setLit,
+    onMeasure: measure,
+    onChoose: choose,
+  };
+  const face = work.cloths.face ?? {};
+  const onTag = (field: string, text: string) => {
+    const places = placesOf(thing, field);
+    measure(field, places.length > 1 ? [text, ...places.slice(1)] : text);
+  };
+  return (
+    <div className="grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18.5rem]">
+      <div className="flex min-w-0 flex-col">
+        <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
+          <FirstFields asks={asks} />
+          <Text
+            slim
+            name="Cloth’s width"
+            path="cloths.face.usable"
+            value={face.usable ?? face.width}
+            problems={problems}
+            onType={(usable) => {
+              const { width: _, selvedge: __, ...rest } = face;
+              onCloth("face", { unit: thing.unit ?? "cm", ...rest, usable }, "usable");
+            }}
+          />
+          <ColourField
+            name="Its colour"
+            value={face.stripes?.[0]?.colour ?? face.colour}
+            onPick={(colour) => onCloth("face", { unit: thing.unit ?? "cm", ...face, colour }, "colour")}
+          />
+        </div>
+        <WhereLine
+          asks={asks}
+          otherwise={made.lacks.length ? `Still lacking: ${made.lacks.map((one) => one.says).join("; ")}.` : ""}
+        />
+        <WordsLine asks={asks} />
+        {made.picture && (
+          // On a phone the picture stands above the fields.
+          <div className="max-sm:order-first">
+            <ThingPicture
+              picture={made.picture}
+              fields={made.fields}
+              typed={(field) => placesOf(thing, field)[0] ?? ""}
+              problems={problems}
+              lit={lit}
+              onLight={setLit}
+              onType={onTag}
+              height={410}
+            />
+            {!made.results.rail && (
+              <p className="m-0 text-sm text-smoke">Drawn from usual measures until yours are typed.</p>
+            )}
+          </div>
+        )}
+        <General problems={problems} />
+        <div className="mt-4 grid gap-4">
+          {made.compared.map((one) => (
+            <WaysCompared key={one.title} compared={one} onTake={choose} />
+          ))}
+        </div>
+        <div className="mt-4">
+          <FoldedFields asks={asks} />
+          <MakingList
+            made={made}
+            order={thing.making ?? {}}
+            onOrder={(making, says) => onThing({ ...thing, making }, `making.${says}`)}
+          />
+        </div>
+      </div>
+      <ThingSlip made={made} />
+    </div>
+  );
+}
+
+const OF_A_FIELD = /^(measures|choices|cloths)\./;
+
+/** What is wrong with the thing as a whole. */
+function General({ problems }: { problems: ThingMade["problems"] }) {
+  const general = problems.filter((one) => !OF_A_FIELD.test(one.path));
+  const others = problems.filter((one) => OF_A_FIELD.test(one.path));
+  if (!general.length && !others.length) return null;
+  return (
+    <div role="alert" className="my-1 border-l-[6px] border-madder pl-3">
+      {[...general, ...others].map((one) => (
+        <p key={one.path + one.message} className="m-0 font-semibold">
+          <Figure>{`${sentence(one.message)} ${sentence(one.way_out)}`}</Figure>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** The slip of the thing: what to buy, how each part is made, what it costs, what to be careful of. */
+function ThingSlip({ made }: { made: ThingAnswer }) {
+  const sign = useWays().data?.ways.currency ?? "";
+  return (
+    <section className="self-start bg-linen px-5 py-4" aria-label="The slip">
+      <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
+      {made.lacks.length > 0 && (
+        <p className="my-2 border-l-[6px] border-weld-line pl-3">
+          Still lacking: {made.lacks.map((one) => one.says).join("; ")}.
+        </p>
+      )}
+      {made.buy.map((line) => (
+        <p key={line.role} className="my-2 font-semibold">
+          <Figure>{line.says}</Figure>
+        </p>
+      ))}
+      {cutSays(made).map((line) => (
+        <p key={line} className="my-2">
+          <Figure>{line}</Figure>
+        </p>
+      ))}
+      {made.slip.map((line) => (
+        <p key={line} className="my-2">
+          <Figure>{line}</Figure>
+        </p>
+      ))}
+      {made.notions.length > 0 && (
+        <p className="my-2 text-smoke">
+          <Figure>{`${made.notions.map((one) => `${one.name}: ${one.much}`).join("; ")}.`}</Figure>
+        </p>
+      )}
+      {made.cost && <p className="my-2 font-semibold">In all {`${sign}${made.cost}`}</p>}
+      {made.warnings.map((one) => (
+        <p key={one.code} className="my-2 text-sm text-smoke">
+          <strong className="text-weld">Mind: </strong>
+          {one.message}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** What to cut, a line for each size. */
+function cutSays(made: ThingAnswer): string[] {
+  const sizes = new Map<string, number>();
+  for (const piece of made.pieces) {
+    const size = `${piece.wide.text} × ${piece.long.text}${piece.role === "face" ? "" : ` of ${piece.role}`}`;
+    sizes.set(size, (sizes.get(size) ?? 0) + piece.count);
+  }
+  if (!sizes.size) return [];
+  return [`Cut ${[...sizes].map(([size, many]) => `${many} of ${size}`).join(", ")}.`];
+}

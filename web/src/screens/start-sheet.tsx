@@ -1,0 +1,140 @@
+import { useState } from "react";
+import { ask, Refused, send, type Work, type WorkRow } from "../api/client";
+import { Sheet } from "../parts/controls/sheet";
+import { SmallFront } from "../parts/pleat/glance";
+import { sentence } from "../parts/pleat/pin-tile";
+import type { KindName } from "../state/spec";
+import { STARTS, started } from "../state/starts";
+import { edgeBy, thingBy, useWays } from "../state/use-ways";
+import { ThingTile, useThings } from "./new-work";
+
+/** The edge that a start sets out, as the list of works shows one. */
+function StartPicture({ kind }: { kind: KindName }) {
+  const stops = Array.from({ length: 9 }, (_, index) => (index + 0.5) / 9);
+  return <SmallFront glance={{ kind, says: "", stops, colour: null }} />;
+}
+
+/** The New sheet: what is being made, each with a small picture of it. */
+export function Start(props: {
+  open: boolean;
+  onClose: () => void;
+  onMade: (key: string) => void;
+  earlier: WorkRow[];
+}) {
+  const { open, onClose, onMade, earlier } = props;
+  const [trouble, setTrouble] = useState<string[]>([]);
+  const kept = useWays();
+  const ways = kept.data?.ways ?? {};
+  const [chosen, setUnit] = useState<"cm" | "in" | null>(null);
+  const unit = chosen ?? (ways.unit === "in" ? "in" : "cm");
+  const things = useThings();
+  const make = async (task: Promise<Work>) => {
+    try {
+      onMade((await task).key);
+    } catch (error) {
+      setTrouble(
+        error instanceof Refused
+          ? error.problems.map(
+              (one) => `${one.path ? `${one.path}: ` : ""}${sentence(one.message)} ${sentence(one.way_out)}`,
+            )
+          : ["That did not work: the program does not answer."],
+      );
+    }
+  };
+  return (
+    <Sheet
+      title="What are you making?"
+      open={open}
+      onClose={onClose}
+      wide
+      says="It asks for a few measures first; everything can be changed later."
+    >
+      <div className="grid grid-cols-2 gap-1 sm:grid-cols-4">
+        {things.data?.map((row) => (
+          <ThingTile
+            key={row.name}
+            row={row}
+            onPick={() =>
+              void make(
+                ask<Work>("POST", "/works", {
+                  name: row.title,
+                  thing: thingBy(ways, row, unit),
+                }),
+              )
+            }
+          />
+        ))}
+        {STARTS.map((start) => (
+          <button
+            key={start.name}
+            type="button"
+            className="border-l-4 border-thread px-4 py-2 text-left hover:border-madder hover:bg-linen focus-visible:bg-linen"
+            onClick={() =>
+              void make(
+                ask<Work>("POST", "/works", {
+                  name: start.name,
+                  sections: [{ name: start.piece, spec: { ...started(start, unit), ...edgeBy(ways) } }],
+                }),
+              )
+            }
+          >
+            <span className="flex h-32 items-center">
+              <StartPicture kind={start.spec.kind} />
+            </span>
+            <span className="block text-lg font-bold">{start.name}</span>
+            <span className="text-smoke">{start.says}</span>
+          </button>
+        ))}
+      </div>
+      <p className="mt-4 mb-0 flex items-center gap-3">
+        <span id="measured-in">Measured in</span>
+        <select
+          aria-labelledby="measured-in"
+          className="field"
+          value={unit}
+          onChange={(event) => setUnit(event.currentTarget.value as "cm" | "in")}
+        >
+          <option value="cm">centimetres</option>
+          <option value="in">inches</option>
+        </select>
+      </p>
+      <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
+        Or from a file
+        <input
+          type="file"
+          accept=".json"
+          className="field text-base font-normal"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            if (file) void make(send<Work>("/files", "file", file, file.name));
+            event.currentTarget.value = "";
+          }}
+        />
+      </label>
+      {earlier.length > 0 && (
+        <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
+          Or make an earlier work again
+          <select
+            className="field text-base font-normal"
+            value=""
+            onChange={(event) => void make(ask<Work>("POST", `/works/${event.currentTarget.value}/again`))}
+          >
+            <option value="">choose…</option>
+            {earlier.map((row) => (
+              <option key={row.key} value={row.key}>
+                {row.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {trouble.length > 0 && (
+        <ul role="alert" className="max-h-48 overflow-auto pl-5 text-madder">
+          {trouble.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}

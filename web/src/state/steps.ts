@@ -1,0 +1,31 @@
+import type { Plan, Problem, SectionSpec, ThingAnswer, Work } from "../api/client";
+import { counted } from "./figure";
+
+/** What each step says of itself in a word: what it has, or what it still lacks. */
+export function saysOfSteps(
+  work: Work,
+  made: ThingAnswer | null,
+  plan: Plan | null,
+  problems: Problem[],
+  spec: SectionSpec | null,
+): Record<string, string> {
+  const lack = made?.lacks.find((one) => !one.field.startsWith("cloths."));
+  const checks = made?.checks.length ?? 0;
+  const cloth = spec?.cloth;
+  const wide = cloth?.usable ?? cloth?.width;
+  return {
+    measure: work.thing ? (lack ? `lacks ${lack.says.split(",")[0]}` : made ? "measured" : "") : "",
+    pleat: problems.length
+      ? problems[0]?.code === "too_few"
+        ? "lacks a pin"
+        : "cannot be yet"
+      : plan && plan.count > 0
+        ? `${counted(plan.count)} ${plan.spacing ? `of ${plan.spacing.text}` : "pleats"}`
+        : "",
+    cloth: wide ? (cloth?.price ? "" : "lacks a price") : "lacks its width",
+    cut: spec?.cutting?.drop?.finished ? "" : "lacks the drop",
+    mark: "",
+    check: checks ? "not measured" : "",
+    log: "",
+  };
+}
