@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.curtains import finished_length
+from ribbon.making.curtains_cut import finished_length
 from ribbon.making.panels import Panel, rail_of
 from ribbon.making.picture import Hung, Label, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.thing import Solved
@@ -71,7 +71,7 @@ def _labels(given: Given, wide: float, floor: float) -> tuple[Label, ...]:
         "sill": "at the sill",
         "below_sill": f"below the sill by {given.write(given.length('past'))}",
     }
-    return (Label((wide * 1.08, floor), says[to]),)
+    return (Label((wide + max(70.0, wide * 0.07) + wide * 0.03, floor), says[to]),)
 
 
 def _round(x: float, y: float, radius: float) -> tuple[tuple[float, float], ...]:

@@ -8,6 +8,7 @@ from fractions import Fraction
 from ribbon.cloth import (
     CutPiece,
     Notion,
+    drop_on,
     edge_pieces,
     lining_to_cut,
     load,
@@ -19,11 +20,13 @@ from ribbon.cloth.joining import allowed_of
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import lined
-from ribbon.making.curtains import cut_of, real_fullness
+from ribbon.making.curtains_compared import hidden_row
+from ribbon.making.curtains_cut import cut_of
 from ribbon.making.curtains_drawn import drawn
+from ribbon.making.curtains_flat import field_of, real_fullness
 from ribbon.making.curtains_lined import linings
 from ribbon.making.panels import Panel, panels_of, rail_of
-from ribbon.making.thing import Begun, Check, Made, Making, Mind, Part, Priced, Solved
+from ribbon.making.thing import Begun, Check, Compared, Made, Making, Mind, Part, Priced, Solved
 from ribbon.pleats import Quantity
 
 
@@ -52,9 +55,19 @@ def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
         slip=tuple(_slip(given, panels, solved, stack, grams)),
         cautions=tuple(_minds(given, grams)),
         picture=drawn(given, panels, solved, stack),
-        compared=tuple(linings(given, [solved[panel.key] for panel in panels])),
+        compared=(*_widths(given, begun, panels, solved), *linings(given, [solved[panel.key] for panel in panels])),
         other_cost=sum(costs, Fraction(0)) if costs else None,
     )
+
+
+def _widths(given: Given, begun: Begun, panels: Sequence[Panel], solved: Mapping[str, Solved]) -> list[Compared]:
+    """The widths compared once more, with what it takes to hide every join: that is known once the panels are solved."""
+    face = given.cloths.get("face")
+    first = next((one for one in begun.compared if one.rows and one.rows[0].takes[0] == "widths"), None)
+    if first is None or face is None or not panels:
+        return []
+    row = hidden_row(given, panels, solved, cut_of(given), face)
+    return [first._replace(rows=(*first.rows, row))] if row else []
 
 
 def stacked(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved]) -> dict[str, Length]:
@@ -129,7 +142,7 @@ def _parts(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], 
 def _checks(given: Given, panels: Sequence[Panel]) -> list[Check]:
     found: list[Check] = []
     for panel in panels:
-        field = {"left": "panel_left", "right": "panel_right"}.get(panel.key, "panel")
+        field = field_of(panel.key)
         if not given.known(field) and all(one.field != field for one in found):
             found.append(
                 Check(
@@ -154,7 +167,7 @@ def _slip(
     for text, names in alike.items():
         who = "Each panel" if len(names) == len(panels) > 1 else " and ".join(names).capitalize()
         says.append(f"{who}: {text}")
-    says += _spread_says(given)
+    says += [*_spread_says(given), *_unlike_says(given)]
     says += dict.fromkeys(_folds_say(given, solved[panel.key]) for panel in panels)
     if stack:
         says.append(_stack_says(given, panels, stack))
@@ -171,6 +184,16 @@ def _spread_says(given: Given) -> list[str]:
     low, high = min(drops, key=lambda one: one.mm), max(drops, key=lambda one: one.mm)
     return [
         f"The drop differs by {given.write(high - low)} from place to place: the shortest, {given.write(low)}, is what they are cut by."
+    ]
+
+
+def _unlike_says(given: Given) -> list[str]:
+    """How far two hemmed panels differ that should be alike."""
+    left, right = given.measures.get("panel_left"), given.measures.get("panel_right")
+    if given.word("divides") != "pair" or not left or not right or left[0] == right[0]:
+        return []
+    return [
+        f"The two panels differ by {given.write(abs(left[0] - right[0]))}, and should be alike: measure both again, or plan each as it is."
     ]
 
 
@@ -258,7 +281,7 @@ def _steps(
         found.append(
             Making(
                 "cut",
-                f"Straighten the end, then cut each width {write(cut.drop.cut)} long, its pattern matched; mark its top.",
+                f"Straighten the end, then cut each width {write(drop_on(one.cutting.bolt, cut.drop) if one.cutting.bolt else cut.drop.cut)} long, its pattern matched; mark its top.",
             )
         )
     joins = max(0, sum(piece.role == one.cutting.role for piece in pieces) - 1)

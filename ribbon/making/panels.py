@@ -30,6 +30,11 @@ class Panel(NamedTuple):
         """Its finished width: its share of the rail, its part of the overlap, its return."""
         return self.share + self.lead + self.tail
 
+    def called(self, end: str) -> str:
+        """What lies flat at that end, its ``lead`` or its ``tail``: a return at an outside, an overlap where panels cross."""
+        outside = {"start": "lead", "end": "tail"}.get(self.outside, end)
+        return "return" if outside == end else "overlap"
+
     @property
     def flats(self) -> Length:
         """What of it is never pleated."""
@@ -101,7 +106,8 @@ def _two(given: Given, rail: Length, left: Length, right: Length, *, equal: bool
         found.append(
             Panel(key, title, shares[number], lead, tail, ("start", "end")[number], f"{says} = {given.write(finished)}")
         )
-    if equal and left == right:
+    # Panels that came out unlike when they were measured are planned each for itself.
+    if equal and left == right and given.least("panel_left") == given.least("panel_right"):
         found[1] = found[1]._replace(mirrors="left")
     return found
 
@@ -114,3 +120,9 @@ def _sum(given: Given, parts: list[tuple[str, Length]]) -> str:
     there = [(name, length) for name, length in parts if length]
     whole = sum((length for _, length in there), ZERO)
     return " + ".join(f"{name} {given.figure(length)}" for name, length in there) + f" = {given.write(whole)}"
+
+
+def panels_many(given: Given) -> int:
+    """How many panels a window has."""
+    divides = given.word("divides")
+    return 2 if divides in ("pair", "unequal") else (given.count("panels") or 1) if divides == "alone" else 1

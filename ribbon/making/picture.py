@@ -6,19 +6,21 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from ribbon.cloth import Cutting
+from ribbon.cloth import Cutting, lies_on_cloth
 from ribbon.cloth.seen import beginning, on_front
 from ribbon.cloth.stripes import coloured
 from ribbon.edge import EdgePlan
+from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Look
+from ribbon.readings.front import on_flat
 
 Point = tuple[float, float]
 Scaled = Callable[[float], float]
 
 
 class Shape(NamedTuple):
-    """An area or a line: its points; what it is painted with: a role of cloth, or `glass`, `wall`, `ink`, `shade`, a colour.
+    """An area or a line: its points; what it is painted with: a role of cloth, or `glass`, `wall`, `ink`, `join`, `shade`, a colour.
 
     A `closed` one is filled; `shade` darkens it, from 0 to 1.  A line is as heavy as `weight` says, 0 for none.
     """
@@ -120,8 +122,34 @@ def hanging(whole: EdgePlan, cutting: Cutting, hung: Hung, skip: tuple[Length, L
             if a != b:
                 found.append(Shape(box_of(a, hung.top, b, hung.bottom), bolt.stripes[seen.stripe].colour))
     found += _folds(whole, x, hung)
+    found += [
+        Shape(((x(at), hung.top), (x(at), hung.bottom)), "join", closed=False, weight=1.0, dashed=True)
+        for at in _joins_shown(whole, cutting)
+    ]
     outline = box_of(x(first), hung.top, x(last), hung.bottom)
     return [*found, Shape((*outline, outline[0]), "ink", closed=False, weight=1.4)]
+
+
+def _joins_shown(whole: EdgePlan, cutting: Cutting) -> list[float]:
+    """Where on the finished edge the joins are seen that do not hide, in millimetres."""
+    try:
+        lying = lies_on_cloth(whole, cutting)
+    except Refusal:
+        return []  # the step Cloth says why it cannot be joined
+    if lying is None:
+        return []
+    walked, found = whole.walked, []
+    for join in lying.joined.joins:
+        if join.hidden:
+            continue
+        for showing in whole.showing:
+            start, end = on_flat(walked, showing)
+            if start <= join.at <= end and end > start:
+                share = float((join.at - start) / (end - start))
+                low, high = showing.start / walked.parts, showing.end / walked.parts
+                found.append(low + (high - low) * (share if showing.right_side else 1 - share))
+                break
+    return found
 
 
 def _folds(whole: EdgePlan, x: Scaled, hung: Hung) -> list[Shape]:

@@ -51,13 +51,14 @@ def work_facts(given: Given) -> dict[str, EdgeFact]:
 class EdgeFacts:
     """An edge of a thing: its name, what it is called, and its facts, each by its field in dots: ``pins.finished``.
 
-    `mirrors` is the edge whose mirror it is, if any.
+    `mirrors` is the edge whose mirror it is, if any; `measured` the field that it is typed into once it is measured.
     """
 
     name: str
     title: str
     facts: Mapping[str, EdgeFact]
     mirrors: str = ""
+    measured: str = ""
 
 
 class Lack(NamedTuple):

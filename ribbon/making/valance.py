@@ -217,7 +217,7 @@ def _edge(given: Given, left: Length, right: Length, below: Turned) -> EdgeFacts
         facts |= {"pins.box" if kind == "box" else "pins.spacing": Tie(f"{KEY}.size"), "meet": True}
     for end, length in (("lead", left), ("tail", right)):
         if length:
-            facts[f"{end}.width"] = Tie(f"{KEY}.{end}")
+            facts |= {f"{end}.width": Tie(f"{KEY}.{end}"), f"{end}.name": "return"}
     facts |= {"allowance.start": Tie("side"), "allowance.end": Tie("side")}
     facts |= work_facts(given)
     facts |= {

@@ -29,25 +29,30 @@ class Wanted(NamedTuple):
 class Shared(NamedTuple):
     """One way to share widths out: a number of widths, in halves, for each panel, None where they are cut to measure.
 
-    `flat` is what each panel then measures flat, `raw` the cloth across it before seams and sides, `many` the whole widths that
-    are cut for all.
+    `flat` is what each panel then measures flat, `raw` the cloth across it before seams and sides, `cuts` every width that is
+    cut for all of them.
     """
 
     name: str
     each: tuple[Fraction, ...] | None
     flat: tuple[Length, ...]
     raw: tuple[Length, ...]
-    many: int
+    cuts: tuple[Length, ...]
 
     def bars(self, usable: Length) -> tuple[Length, ...]:
         """The widths of the first panel as they are cut, for a small drawing."""
-        whole, rest = divmod(self.raw[0].mm, usable.mm)
-        return (*((usable,) * int(whole)), *((Length(rest),) if rest else ()))
+        return _cuts(self.raw[0], usable)
 
     @property
     def left_over(self) -> bool:
         """True where half a width is left."""
         return self.each is not None and sum(self.each).denominator == 2
+
+
+def _cuts(across: Length, usable: Length) -> tuple[Length, ...]:
+    """Whole widths of cloth, and what is still missing of so much across."""
+    whole, rest = divmod(across.mm, usable.mm)
+    return (*((usable,) * int(whole)), *((Length(rest),) if rest else ()))
 
 
 def net(many: Fraction, usable: Length, join: Length, sides: Length) -> Length:
@@ -84,19 +89,19 @@ def shared(name: str, each: Sequence[Fraction], wanted: Sequence[Wanted], usable
         tuple(each),
         tuple(net(many, usable, join, one.sides) for many, one in zip(each, wanted, strict=True)),
         tuple(usable * many for many in each),
-        ceil(sum(each)),
+        tuple(cut for many in each for cut in _cuts(usable * many, usable)),
     )
 
 
 def to_measure(wanted: Sequence[Wanted], usable: Length, join: Length) -> Shared:
     """Each panel as wide as its fullness asks, whatever strip of a width is left over."""
-    raw, many = [], 0
+    raw: list[Length] = []
     for one in wanted:
         alone = one.flat + one.sides
         widths = 1 if alone <= usable else max(2, ceil((alone - join * 2) / (usable - join * 2)))
         raw.append(alone + join * (2 * (widths - 1)))
-        many += widths
-    return Shared("exact", None, tuple(one.flat for one in wanted), tuple(raw), many)
+    cuts = tuple(cut for across in raw for cut in _cuts(across, usable))
+    return Shared("exact", None, tuple(one.flat for one in wanted), tuple(raw), cuts)
 
 
 def ways_to_share(wanted: Sequence[Wanted], usable: Length, join: Length, own: Fraction | None = None) -> list[Shared]:

@@ -138,7 +138,9 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
         "steps": steps,
         "struck": struck,
         "checks": [{"field": one.field, "says": one.says} for one in made.checks],
-        "compared": [_compared(one) for one in (*begun.compared, *made.compared)],
+        "compared": [
+            _compared(one) for one in {each.title: each for each in (*begun.compared, *made.compared)}.values()
+        ],
         "slip": [*made.slip, *([shop] if shop else [])],
         "warnings": [{"code": one.code, "message": one.says} for one in made.cautions],
         "lacks": [{"field": one.field, "says": one.says} for one in begun.lacks],
@@ -226,6 +228,7 @@ def _edge(one: MadeEdge, begun: Begun, given: Given, *, plans: bool) -> MadeEdge
     return {
         "title": one.facts.title,
         "mirrors": one.facts.mirrors,
+        "measured": one.facts.measured,
         "kept": kept,  # type: ignore[typeddict-item]  # as it was validated, without what was not said
         "spec": one.spec,  # type: ignore[typeddict-item]
         "ties": {

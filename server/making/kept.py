@@ -55,9 +55,9 @@ def followed(before: Document, after: Document, new_section: Callable[[str, Spec
     sections, there = [], set()
     for section in after["sections"]:
         name = section["spec"].get("edge")
-        if name is None:
+        if name is None or name in there:
             sections.append(section)
-        elif name in now and name not in there:
+        elif name in now:
             there.add(name)
             old = was.get(name)
             if old is None:  # it came with its thing, whole

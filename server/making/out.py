@@ -127,12 +127,13 @@ class TiedOut(TypedDict):
 class MadeEdgeOut(TypedDict):
     """An edge of the thing: `spec` with what its ties come to in their place, `kept` as a work keeps it.
 
-    `mirrors` is the edge whose mirror it can be.  `ties` are those that the thing offers, by their field, `tied` those that hold.  `plan` is what /api/plan answers, null where
+    `mirrors` is the edge whose mirror it can be, `measured` the field that it is typed into once it is measured.  `ties` are those that the thing offers, by their field, `tied` those that hold.  `plan` is what /api/plan answers, null where
     it cannot be or was not asked for.
     """
 
     title: str
     mirrors: str
+    measured: str
     kept: SectionSpec
     spec: SectionSpec
     ties: dict[str, TiedOut]

@@ -90,7 +90,7 @@ def ties_of(spec: Mapping[str, Any], path: str = "") -> dict[str, str]:
 _HANDS = {"right": "left", "left": "right"}
 
 
-def mirrored(spec: Spec) -> Spec:
+def mirrored(spec: Mapping[str, Any]) -> Spec:
     """The mirror of a section: its ends and their allowances change places, its pleats lie to the other hand.
 
     Places along it are measured from its other end, where it is known how wide it is.
@@ -118,10 +118,13 @@ def mirrored(spec: Spec) -> Spec:
         strategy = {"half_outside": "half_last", "half_last": "half_outside"}.get(str(cutting.get("strategy")))
         if strategy:
             made["cutting"] = {**cutting, "strategy": strategy}
+    parts = spec.get("parts")
+    if isinstance(parts, list):
+        made["parts"] = [mirrored(part) for part in reversed(parts) if isinstance(part, Mapping)]
     return _measured_back(made, spec)
 
 
-def _measured_back(made: Spec, spec: Spec) -> Spec:
+def _measured_back(made: Spec, spec: Mapping[str, Any]) -> Spec:
     pins = spec.get("pins")
     finished = pins.get("finished") if isinstance(pins, Mapping) else None
     if not isinstance(finished, str):

@@ -56,6 +56,9 @@ class EndSpec(Strict):
     times: Typed | None = None
     width: Tieable | None = None
     fold: bool = False
+    name: Annotated[str, Field(max_length=24)] = Field(
+        default="", description="What a width there is called: return, overlap, placket."
+    )
 
 
 class PlaceSpec(Strict):

@@ -230,9 +230,7 @@ def change_thing(request: HttpRequest, key: str, given: s.ThingOfWork) -> HttpRe
     def edit(kept: Document) -> Document:
         if given.thing is not None:
             return {**kept, "thing": _typed(given.thing)}
-        specs = resolved(kept["thing"], kept["cloths"], [part["spec"] for part in kept["sections"]])
-        free = [{name: value for name, value in spec.items() if name not in ("edge", "mirrors")} for spec in specs]
-        sections = [{**part, "spec": spec} for part, spec in zip(kept["sections"], free, strict=True)]
+        sections = [{**part, "spec": spec} for part, spec in zip(kept["sections"], _free(kept), strict=True)]
         return {**kept, "thing": None, "sections": sections}
 
     place = f"thing/{given.field}/{given.run}" if given.field else ""
@@ -324,9 +322,16 @@ def duplicate_section(request: HttpRequest, key: str, section: str, seen: s.Seen
     def edit(kept: Document) -> Document:
         like = _there(kept, section)
         names = [one["name"] for one in kept["sections"]]
-        return _added(kept, services.numbered(like["name"], names), like["spec"], section)
+        spec = _free(kept)[[one["key"] for one in kept["sections"]].index(section)]
+        return _added(kept, services.numbered(like["name"], names), spec, section)
 
     return _changed(key, seen, "copying a piece", edit)
+
+
+def _free(kept: Document) -> list[dict[str, Any]]:
+    """The sections of a work as edges of their own: what they were tied to is in them."""
+    specs = resolved(kept["thing"], kept["cloths"], [part["spec"] for part in kept["sections"]])
+    return [{name: value for name, value in spec.items() if name not in ("edge", "mirrors")} for spec in specs]
 
 
 def _with_seam(kept: Document, seam: Any) -> Document:

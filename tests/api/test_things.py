@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
 pytestmark = pytest.mark.django_db
@@ -124,7 +125,10 @@ def test_a_thing_let_go_leaves_its_edges_as_they_are(client: Client) -> None:
     left, right = (one["spec"] for one in work["sections"])
     assert left["pins"]["finished"] == "89 cm"
     assert "edge" not in left
-    assert (right["lead"], right["tail"]) == ({"width": "4 cm"}, {"width": "9 cm"})
+    assert (right["lead"], right["tail"]) == (
+        {"width": "4 cm", "name": "overlap"},
+        {"width": "9 cm", "name": "return"},
+    )
 
 
 def test_the_unit_changes_no_measure(client: Client) -> None:
@@ -155,3 +159,88 @@ def test_things_are_listed_with_what_they_ask(client: Client) -> None:
     assert all(one["picture"]["views"] for one in rows)
     first = [field["name"] for field in rows[0]["fields"] if field["first"]]
     assert 2 <= len(first) <= 5
+
+
+def test_a_copied_panel_is_an_edge_of_its_own_and_stays(client: Client) -> None:
+    work = made(client)
+    key, left = work["key"], work["sections"][0]["key"]
+    work = ask(client, "post", f"/works/{key}/sections/{left}/duplicate", {"revision": work["revision"]})
+    copied = work["sections"][1]
+    assert copied["name"] == "Left panel 2"
+    assert "edge" not in copied["spec"]
+    assert copied["spec"]["pins"]["finished"] == "89 cm"
+    wider = {
+        **work["thing"],
+        "measures": {**work["thing"]["measures"], "rail": "170"},
+        "choices": {"divides": "one_way"},
+    }
+    work = ask(client, "put", f"/works/{key}/thing", {"thing": wider, "revision": work["revision"]})
+    assert [one["name"] for one in work["sections"]] == ["Curtain", "Left panel 2"]
+
+
+def test_what_follows_a_cloth_is_nobodys_change(client: Client) -> None:
+    """A cloth typed while a measure was on its way met it as if it had been changed elsewhere."""
+    work = ask(client, "post", "/works", {"name": "Window", "thing": {**WINDOW, "measures": {}}}, 201)
+    key, first = work["key"], work["revision"]
+    ask(client, "put", f"/works/{key}/thing", {"thing": WINDOW, "revision": first})
+    ask(client, "put", f"/works/{key}/cloths/face", {"spec": LINEN, "revision": first})
+    work = ask(client, "get", f"/works/{key}")
+    assert work["sections"][0]["spec"]["cutting"]["strategy"] == "half_outside"
+
+
+def test_a_work_goes_out_with_its_ties_and_comes_in_again(client: Client) -> None:
+    work = made(client)
+    own = {**work["sections"][0]["spec"], "pins": {"finished": {"tied": "left.finished"}, "count": "8"}}
+    ask(
+        client,
+        "put",
+        f"/works/{work['key']}/sections/{work['sections'][0]['key']}",
+        {"spec": own, "revision": work["revision"]},
+    )
+    file = client.get(f"/api/works/{work['key']}/file").content
+    assert b'"tied"' in file
+    upload = SimpleUploadedFile("window.ribbon.json", file, "application/json")
+    again = client.post("/api/files", {"file": upload}).json()
+    assert again["thing"] == work["thing"]
+    assert [one["spec"] for one in again["sections"]] == [own, work["sections"][1]["spec"]]
+
+
+def test_the_order_of_making_on_paper_and_in_ones_own_order(client: Client) -> None:
+    work = made(client)
+    order = {
+        "order": ["hem", "cut"],
+        "struck": ["wash"],
+        "added": [{"key": "a1", "says": "Ask for the ladder."}],
+        "done": ["cut"],
+    }
+    got = thing(client, making=order)
+    names = [one["name"] for one in got["steps"]]
+    assert names.index("hem") < names.index("cut")
+    assert [one["name"] for one in got["struck"]] == ["wash"]
+    assert next(one for one in got["steps"] if one["name"] == "a1")["own"]
+    ready = ask(client, "get", f"/works/{work['key']}/ready")
+    sections = [
+        {"key": one["key"], "name": one["name"], "spec": one["spec"], "times": one["times"]}
+        for one in ready["sections"]
+    ]
+    body = {
+        "paper": "making",
+        "work": "Window",
+        "sections": sections,
+        "cloths": ready["cloths"],
+        "thing": {**WINDOW, "making": order},
+    }
+    pages = ask(client, "post", "/papers/pages", body)
+    assert pages["count"] == 2
+    assert "Ask for the ladder" in "".join(pages["pages"])
+    body["thing"] = None
+    assert ask(client, "post", "/papers/pages", body, 422)["problems"][0]["code"] == "no_thing"
+
+
+def test_several_windows_alike_multiply_what_is_cut_and_bought(client: Client) -> None:
+    one, three = thing(client), thing(client, choices={"fullness": "2.2", "windows": "3"})
+    assert sum(piece["count"] for piece in three["pieces"]) == 3 * sum(piece["count"] for piece in one["pieces"])
+    assert next(n["count"] for n in three["notions"] if n["name"] == "hooks") == 66
+    section = {"key": "a", "name": "Left", "spec": one["edges"]["left"]["spec"], "times": 3}
+    cut = ask(client, "post", "/cut", {"cloths": {"face": LINEN}, "sections": [section]})
+    assert len(cut["plans"][0]["placed"]) == 6

@@ -2155,6 +2155,12 @@ export interface components {
              * @default false
              */
             fold?: boolean;
+            /**
+             * Name
+             * @description What a width there is called: return, overlap, placket.
+             * @default
+             */
+            name?: string;
             /** Times */
             times?: (string | number) | null;
             /** Width */
@@ -2745,7 +2751,7 @@ export interface components {
          * MadeEdgeOut
          * @description An edge of the thing: `spec` with what its ties come to in their place, `kept` as a work keeps it.
          *
-         *     `mirrors` is the edge whose mirror it can be.  `ties` are those that the thing offers, by their field, `tied` those that hold.  `plan` is what /api/plan answers, null where
+         *     `mirrors` is the edge whose mirror it can be, `measured` the field that it is typed into once it is measured.  `ties` are those that the thing offers, by their field, `tied` those that hold.  `plan` is what /api/plan answers, null where
          *     it cannot be or was not asked for.
          */
         MadeEdgeOut: {
@@ -2754,6 +2760,8 @@ export interface components {
             finished: components["schemas"]["LengthOut"] | null;
             flat: components["schemas"]["LengthOut"] | null;
             kept: components["schemas"]["SectionSpec"];
+            /** Measured */
+            measured: string;
             /** Mirrors */
             mirrors: string;
             plan: components["schemas"]["PlanOut"] | null;
@@ -3366,6 +3374,7 @@ export interface components {
             /**
              * @default {
              *       "fold": false,
+             *       "name": "",
              *       "times": null,
              *       "width": null
              *     }
@@ -3441,6 +3450,7 @@ export interface components {
             /**
              * @default {
              *       "fold": false,
+             *       "name": "",
              *       "times": null,
              *       "width": null
              *     }
@@ -4234,6 +4244,7 @@ export interface components {
             /**
              * @default {
              *       "fold": false,
+             *       "name": "",
              *       "times": null,
              *       "width": null
              *     }
@@ -4322,6 +4333,7 @@ export interface components {
             /**
              * @default {
              *       "fold": false,
+             *       "name": "",
              *       "times": null,
              *       "width": null
              *     }

@@ -65,6 +65,8 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           <path d={bars(runs.under ?? [])} fill="var(--linen)" opacity={0.38} />
         </>
       )}
+      <EndName says={model.stretches[0]?.look.lead ?? ""} a={px(0)} b={px(model.plan.lead.mm)} />
+      <EndName says={model.stretches.at(-1)?.look.tail ?? ""} a={px(flat.mm - model.plan.tail.mm)} b={px(flat.mm)} />
       {allowance.start.mm > 0 && <Allowance a={px(-allowance.start.mm)} b={px(0)} />}
       {allowance.end.mm > 0 && <Allowance a={px(flat.mm)} b={px(flat.mm + allowance.end.mm)} />}
       {joins.map((join) => {
@@ -135,6 +137,30 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           );
         })}
     </g>
+  );
+}
+
+/** What lies flat at an end, named: along it where there is room, else upright. */
+function EndName({ says, a, b }: { says: string; a: number; b: number }) {
+  if (!says || b - a < 14) return null;
+  const [x, y] = [(a + b) / 2, HEIGHT / 2];
+  const upright = b - a < says.length * 7.5;
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={13}
+      fontWeight={650}
+      textAnchor="middle"
+      dominantBaseline="central"
+      fill="var(--on-cloth)"
+      stroke="var(--cloth-line)"
+      strokeWidth={3}
+      paintOrder="stroke"
+      transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
+    >
+      {says}
+    </text>
   );
 }
 

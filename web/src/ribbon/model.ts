@@ -52,7 +52,7 @@ export interface Model {
 type Lies = "lying" | "pinched" | "packed" | "gathered" | "plain";
 const lookOf = (kind: string): Lies => traits(kind)?.look ?? "plain";
 
-const PLAIN: Look = { goblet: false, atFoot: false, rows: 2, stitched: false };
+const PLAIN: Look = { goblet: false, atFoot: false, rows: 2, stitched: false, lead: "", tail: "" };
 
 function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
   if (plan.parts.length === 0)

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { Refused, type SectionSpec } from "../api/client";
 import { KeepsNothing } from "../parts/controls/keeps-nothing";
@@ -101,12 +101,18 @@ function Laid({ opened }: { opened: Opened }) {
   const edge = section?.spec.edge ? made?.edges[section.spec.edge] : undefined;
   const planned = usePlan(section?.key ?? "", spec ?? null);
   const { plan, problems } = planned;
-  const unit = section?.spec.unit ?? "cm";
+  const unit = work.thing?.unit ?? section?.spec.unit ?? "cm";
   const mixed = section?.spec.kind === "mixed";
 
   // Whoever comes back from the table or the papers goes on where the bench was left.
   useEffect(() => leaveAt(first.key, { piece: key ?? "", step }), [first.key, key, step]);
   useTitle(work.name);
+  // Each step begins at its top.
+  const shown = useRef(step);
+  useEffect(() => {
+    if (shown.current !== step) window.scrollTo(0, 0);
+    shown.current = step;
+  }, [step]);
 
   const edit = (edited: SectionSpec, field: string) => {
     if (!section || !own) return;
@@ -141,6 +147,24 @@ function Laid({ opened }: { opened: Opened }) {
       }),
     [work.sections, ready, made],
   );
+  // Before it is marked, the hemmed panel is measured: its pleats are planned anew from that.
+  const hemmed = useMemo(() => {
+    const name = edge?.measured;
+    if (!work.thing || !made || !name) return null;
+    const { thing } = work;
+    const field = made.fields.find((one) => one.name === name);
+    return {
+      title: field?.title ?? "",
+      where: field?.where ?? "",
+      value: String(thing.measures?.[name] ?? ""),
+      onType: (text: string) => {
+        const { [name]: _, ...others } = thing.measures ?? {};
+        saver.thing({ ...thing, measures: text ? { ...others, [name]: text } : others }, `measures.${name}`);
+      },
+      problems: making.problems,
+      path: `measures.${name}`,
+    };
+  }, [edge, made, making.problems, work, saver]);
   const lacks = saysOfSteps(work, made, plan, problems, spec ?? null);
   const moves = useMoves(spec ?? undefined, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
@@ -334,6 +358,7 @@ function Laid({ opened }: { opened: Opened }) {
               <ClothStep
                 key={section.key}
                 spec={spec}
+                ties={tying}
                 plan={plan}
                 work={work.name}
                 onChange={edit}
@@ -354,7 +379,7 @@ function Laid({ opened }: { opened: Opened }) {
                 onChange={edit}
               />
             ) : step === "mark" ? (
-              <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} />
+              <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />
             ) : step === "check" ? (
               <CheckStep
                 key={section.key}

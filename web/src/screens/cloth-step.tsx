@@ -10,12 +10,15 @@ import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { Allowances } from "../parts/pleat/edge-facts";
 import { sentence } from "../parts/pleat/pin-tile";
+import { TiedFacts, type Tying } from "../parts/pleat/tying";
 import { called, rolesOf } from "../state/cloths";
 import { changed } from "../state/spec";
 import { useAsked } from "../state/use-asked";
 
 interface Props {
   spec: SectionSpec;
+  /** What of it follows from the thing; null of a free edge. */
+  ties: Tying | null;
   plan: Plan | null;
   work: string;
   onChange: (spec: SectionSpec, field: string) => void;
@@ -32,7 +35,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 
 /** The step Cloth: what a section is cut from, how its joins are shared, which way it lies, what to buy. */
 export function ClothStep(props: Props) {
-  const { spec, plan, work, onChange, onSaid, onSeam } = props;
+  const { spec, ties, plan, work, onChange, onSaid, onSeam } = props;
   const { answer, problems } = useAsked("/cloth", spec);
   const cutting: Cutting = spec.cutting ?? {};
   const drop = cutting.drop ?? {};
@@ -55,6 +58,7 @@ export function ClothStep(props: Props) {
     <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
       <div className="flex min-w-0 flex-col gap-5">
         <Shelf spec={spec} work={work} asked={answer} onChange={onChange} onSaid={onSaid} />
+        {ties && <TiedFacts ties={ties} />}
         <section aria-label="Seam allowances" className="flex flex-wrap items-end gap-x-5 gap-y-3">
           <Text
             name="Seam allowance of the work"

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "wouter";
-import type { Plan, SectionSpec } from "../api/client";
-import { Choose } from "../parts/controls/fields";
+import type { Plan, Problem, SectionSpec } from "../api/client";
+import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { ChalkChoice } from "../parts/table/chalk-choice";
 import { MarksTable } from "../parts/table/marks-table";
@@ -18,9 +18,25 @@ const ROLES: Record<string, string> = {
   gathered: "gathered",
 };
 
+interface Measured {
+  title: string;
+  where: string;
+  value: string;
+  onType: (text: string) => void;
+  problems: Problem[];
+  path: string;
+}
+
 /** The step Mark: the chalk list from either end or the middle, on either side, and the gauge of one pleat. */
-export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: string; piece: string }) {
-  const { spec, plan, work, piece } = props;
+export function MarkStep(props: {
+  spec: SectionSpec;
+  plan: Plan | null;
+  work: string;
+  piece: string;
+  /** What is measured of it before it is marked; null where nothing is. */
+  ask: Measured | null;
+}) {
+  const { spec, plan, work, piece, ask } = props;
   const [from, setFrom] = useState<ChalkFrom>(() => keptFrom(piece));
   const usual = useWays().data?.ways.side ?? "RS";
   const [kept, setSide] = useState(() => keptSide(piece));
@@ -30,6 +46,12 @@ export function MarkStep(props: { spec: SectionSpec; plan: Plan | null; work: st
   const { answer } = useAsked("/chalk", spec, "", query);
   return (
     <div className="mt-3">
+      {ask && (
+        <div className="mb-3 flex flex-wrap items-end gap-x-4">
+          <Text name={ask.title} path={ask.path} value={ask.value} problems={ask.problems} onType={ask.onType} />
+          <p className="m-0 max-w-prose pb-2 text-smoke">{ask.where}</p>
+        </div>
+      )}
       <div className="no-print mb-3 flex flex-wrap items-end gap-x-5 gap-y-2">
         <ChalkChoice
           from={from}

@@ -99,6 +99,16 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
             )}
           </div>
         )}
+        {made.picture && (
+          <details className="text-sm text-smoke">
+            <summary className="min-h-11 content-center">The picture in words</summary>
+            {[...made.picture.says, ...(made.picture.views[0]?.tapes.map((tape) => tape.says) ?? [])].map((line) => (
+              <p key={line} className="m-0 first-letter:uppercase">
+                <Figure>{line}</Figure>
+              </p>
+            ))}
+          </details>
+        )}
         <General problems={problems} />
         <div className="mt-4 grid gap-4">
           {made.compared.map((one) => (

@@ -6,7 +6,7 @@ import { Meanings } from "../parts/pleat/meanings";
 import { sentence } from "../parts/pleat/pin-tile";
 import { Shaping } from "../parts/pleat/shaping";
 import { Slip } from "../parts/pleat/slip";
-import { MirrorLine, type Tying } from "../parts/pleat/tying";
+import { MirrorLine, TiedFacts, type Tying } from "../parts/pleat/tying";
 import { partPlan, partProblems, partSpec, withPart } from "../state/part";
 import { changed, type Quantity } from "../state/spec";
 import { useMoves } from "../state/use-moves";
@@ -94,6 +94,7 @@ export function Pleat({ spec, ties, planned, part, onPart, onChange, onSaid, lit
         <Slip plan={plan} onMend={(fields) => onChange(changed(spec, fields), Object.keys(fields)[0] ?? "")} />
       </div>
       <div className="min-w-0">
+        {ties && <TiedFacts ties={ties} />}
         <EdgeFacts spec={spec} problems={planned.problems} onChange={onChange} />
         {mixed && shown && (
           <div className="mt-3">

@@ -9,9 +9,9 @@ import { edgeBy, thingBy, useWays } from "../state/use-ways";
 import { ThingTile, useThings } from "./new-work";
 
 /** The edge that a start sets out, as the list of works shows one. */
-function StartPicture({ kind }: { kind: KindName }) {
+function StartPicture({ kind, colour }: { kind: KindName; colour: string }) {
   const stops = Array.from({ length: 9 }, (_, index) => (index + 0.5) / 9);
-  return <SmallFront glance={{ kind, says: "", stops, colour: null }} />;
+  return <SmallFront glance={{ kind, says: "", stops, colour }} />;
 }
 
 /** The New sheet: what is being made, each with a small picture of it. */
@@ -79,7 +79,7 @@ export function Start(props: {
             }
           >
             <span className="flex h-32 items-center">
-              <StartPicture kind={start.spec.kind} />
+              <StartPicture kind={start.spec.kind} colour={start.colour} />
             </span>
             <span className="block text-lg font-bold">{start.name}</span>
             <span className="text-smoke">{start.says}</span>

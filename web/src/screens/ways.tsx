@@ -152,7 +152,7 @@ function Laid({ kept, said, onSaid }: { kept: WaysKept; said: string; onSaid: (s
       <Way says="The side that chalk lists begin with.">
         <Choose
           name="Marked on"
-          value={now.side ?? "WS"}
+          value={now.side ?? "RS"}
           options={[
             ["WS", "the wrong side"],
             ["RS", "the right side"],

@@ -4,6 +4,8 @@ interface Start {
   name: string;
   says: string;
   piece: string;
+  /** What its small picture is drawn in. */
+  colour: string;
   spec: Omit<SectionSpec, "unit">;
 }
 
@@ -17,24 +19,28 @@ export function started({ spec }: Start, unit: "cm" | "in"): SectionSpec {
 export const STARTS: Start[] = [
   {
     name: "Skirt",
+    colour: "#4d6f9e",
     says: "a closed ring of knife pleats",
     piece: "Skirt length",
     spec: { kind: "knife", meet: true, closed: true, pins: {} },
   },
   {
     name: "Apron",
+    colour: "#6f9470",
     says: "knife pleats between two ends",
     piece: "Apron skirt",
     spec: { kind: "knife", pins: {} },
   },
   {
     name: "Fitted cover",
+    colour: "#7b8296",
     says: "inverted pleats at the corners",
     piece: "Skirt of the cover",
     spec: { kind: "inverted", closed: true, pins: {} },
   },
   {
     name: "Yoked front",
+    colour: "#b9963f",
     says: "pleats at stated places, mirrored from the centre",
     piece: "Front",
     spec: {
@@ -47,8 +53,16 @@ export const STARTS: Start[] = [
   },
   {
     name: "Frill or cuff",
+    colour: "#a8484f",
     says: "gathers, by a ratio",
     piece: "Frill",
     spec: { kind: "gather", pins: {} },
+  },
+  {
+    name: "An edge alone",
+    colour: "#6e8fbc",
+    says: "pins, as you know them",
+    piece: "Edge",
+    spec: { kind: "knife", pins: {} },
   },
 ];

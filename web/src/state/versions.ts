@@ -49,6 +49,7 @@ export function differences(mine: Work, theirs: Work): Difference[] {
     { name: theirs.name, purpose: theirs.purpose },
   );
   found.push(...compared("The log: ", mine.log, theirs.log));
+  found.push(...compared("Measure: ", mine.thing ?? {}, theirs.thing ?? {}));
   for (const role of new Set([...Object.keys(mine.cloths), ...Object.keys(theirs.cloths)]))
     found.push(...compared(`The ${role}: `, mine.cloths[role], theirs.cloths[role]));
   for (const piece of mine.sections) {

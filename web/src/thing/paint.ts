@@ -2,6 +2,7 @@ import type { Picture } from "../api/client";
 
 const INKS: Record<string, string> = {
   ink: "var(--soot)",
+  join: "var(--madder)",
   rail: "var(--soot)",
   wall: "var(--wall)",
   glass: "var(--glass)",

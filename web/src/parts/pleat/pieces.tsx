@@ -1,6 +1,7 @@
 import { DropdownMenu } from "radix-ui";
-import type { ThingAnswer, Work } from "../../api/client";
-import { kindWord } from "../../state/spec";
+import type { Cloth, Glance, ThingAnswer, Work } from "../../api/client";
+import { type KindName, kindWord } from "../../state/spec";
+import { SmallFront } from "./glance";
 
 interface Props {
   work: Work;
@@ -15,6 +16,12 @@ interface Props {
   onRename: (key: string) => void;
 }
 
+/** A part at a glance: so many pleats in the colour of its cloth. */
+function glanceOf(kind: KindName, count: number, cloth: Cloth | undefined): Glance {
+  const stops = Array.from({ length: Math.min(count, 60) }, (_, index) => (index + 0.5) / Math.max(1, count));
+  return { kind, says: "", stops, colour: cloth?.stripes?.[0]?.colour ?? cloth?.colour ?? "#d9c9a3" };
+}
+
 /** The pieces of a work; the chosen one is on the ribbon. */
 export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
   return (
@@ -22,6 +29,7 @@ export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, 
       <h2 className="m-0 hidden px-3 text-sm font-semibold text-smoke lg:block">{made ? "Parts" : "Pieces"}</h2>
       {work.sections.map((section, index) => {
         const here = section.key === chosen;
+        const edge = section.spec.edge ? made?.edges[section.spec.edge] : undefined;
         const part = made?.parts.find((one) => one.edge !== "" && one.edge === section.spec.edge);
         return (
           <div
@@ -34,6 +42,11 @@ export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, 
               aria-current={here ? "true" : undefined}
               onClick={() => onChoose(section.key)}
             >
+              {edge && (
+                <span className="mb-1 hidden w-28 lg:block">
+                  <SmallFront glance={glanceOf(section.spec.kind, edge.count ?? 0, work.cloths.face)} />
+                </span>
+              )}
               <span className="block font-semibold">{section.name}</span>
               <span className="block text-sm text-smoke">
                 {part ? `${part.count > 1 ? `×${part.count}, ` : ""}${part.says}` : kindWord(section.spec.kind)}
@@ -57,7 +70,8 @@ export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, 
                   {index < work.sections.length - 1 && (
                     <MenuItem onSelect={() => onMove(section.key, 1)}>Move down</MenuItem>
                   )}
-                  <MenuItem onSelect={() => onRemove(section.key)}>Remove</MenuItem>
+                  {/* A part of the thing comes and goes with what is chosen under Measure. */}
+                  {!part && <MenuItem onSelect={() => onRemove(section.key)}>Remove</MenuItem>}
                 </DropdownMenu.Content>
               </DropdownMenu.Portal>
             </DropdownMenu.Root>

@@ -1,4 +1,5 @@
 import type { ThingAnswer } from "../../api/client";
+import { Figure } from "../controls/figure";
 
 type MadeEdge = ThingAnswer["edges"][string];
 
@@ -27,5 +28,42 @@ export function MirrorLine({ ties }: { ties: Tying }) {
     <button type="button" className="press -ml-3" onClick={ties.onMirror}>
       Make it the mirror of the {ties.mayMirror.toLowerCase()} again
     </button>
+  );
+}
+
+const FIELDS: Record<string, string> = {
+  "lead.width": "flat at its start",
+  "tail.width": "flat at its end",
+  "allowance.start": "turned at its start",
+  "allowance.end": "turned at its end",
+  "cutting.drop.finished": "falls, finished",
+  "cutting.drop.heading": "heading",
+  "cutting.drop.hem": "hem",
+  "cutting.drop.margin": "trimmed away",
+  "cutting.lining.shorter": "lining shorter by",
+  "cutting.lining.narrower": "lining narrower by",
+  "cutting.lining.hem": "lining’s hem",
+};
+
+/** What else of an edge follows from the thing, and what is one’s own and may follow again. */
+export function TiedFacts({ ties }: { ties: Tying }) {
+  const all = Object.entries(ties.offered).filter(([path, one]) => path in FIELDS && one.typed !== "");
+  const [tied, own] = [all.filter(([path]) => ties.tied(path)), all.filter(([path]) => !ties.tied(path))];
+  if (ties.mirrors || !all.length) return null;
+  return (
+    <div className="text-sm text-smoke">
+      {tied.length > 0 && (
+        <p className="m-0">
+          <Figure>{`From Measure: ${tied.map(([path, one]) => `${FIELDS[path]} ${one.typed}`).join("; ")}.`}</Figure>
+        </p>
+      )}
+      {own.map(([path, one]) => (
+        <button key={path} type="button" className="press -ml-3 text-sm" onClick={() => ties.onTie(path)}>
+          <span>
+            Follow Measure: <Figure>{`${FIELDS[path]} ${one.typed}`}</Figure>
+          </span>
+        </button>
+      ))}
+    </div>
   );
 }

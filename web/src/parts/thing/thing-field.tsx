@@ -167,7 +167,7 @@ function Entry(props: {
         id={id}
         className={`field text-base font-normal ${lit ? "bg-madder-wash" : ""}`}
         value={props.value}
-        placeholder={field.assumed ? `${field.assumed}, assumed` : ""}
+        placeholder={field.assumed ? (field.first ? `${field.assumed}?` : `${field.assumed}, assumed`) : ""}
         aria-describedby={`${id}-where`}
         aria-invalid={wrong.length > 0 || undefined}
         data-field={field.name}

@@ -1,0 +1,76 @@
+"""Whatever is chosen of a thing, it is answered or refused in words; and what it answers holds together."""
+
+from __future__ import annotations
+
+from random import Random
+from typing import Any
+
+import pytest
+from django.test import Client
+
+from ribbon.making import THINGS, Sort
+from tests.examples import seeds
+
+TYPED = {
+    Sort.LENGTH: ["0", "1", "9 cm", "3 1/2 in", "152", "2 m", "(70+2)/4", ""],
+    Sort.RATIO: ["1", "1/3", "2", "2.2", "2 1/2", "5/2", "3"],
+    Sort.COUNT: ["1", "2", "3", "12", "22", "40"],
+    Sort.PRICE: ["0.15", "12", "480"],
+    Sort.WEIGHT: ["4 kg", "20 lb", "12"],
+}
+CLOTHS: list[dict[str, Any]] = [
+    {},
+    {"face": {"usable": "138 cm"}},
+    {"face": {"usable": "54 in", "along": "64 cm", "price": "19.80", "weight": "330 g/m²", "shrinkage": "5"}},
+    {"face": {"usable": "280 cm", "price": "9"}, "lining": {"usable": "136 cm", "price": "6.2", "weight": "150 g/m²"}},
+    {"face": {"usable": "30 cm"}},
+]
+
+
+def said(chance: Random, kind: str) -> dict[str, Any]:
+    """A thing as somebody might say it: its first measures nearly always, any of its choices now and then."""
+    thing = THINGS[kind]
+    measures: dict[str, Any] = {}
+    choices: dict[str, Any] = {}
+    for field in thing.fields:
+        if field.measure:
+            if field.first and chance.random() < 0.9:
+                one = chance.choice(["96 cm", "152", "84 in", "2.4 m"])
+                measures[field.name] = [one, chance.choice(["200", "210 cm"])] if field.several else one
+            elif chance.random() < 0.2:
+                measures[field.name] = chance.choice(TYPED[Sort.LENGTH])
+        elif chance.random() < 0.35:
+            words = [name for name, _ in field.options]
+            choices[field.name] = chance.choice(words) if words else chance.choice(TYPED[field.sort])
+    unit = chance.choice(["cm", "in"])
+    return {"kind": kind, "unit": unit, "measures": measures, "choices": choices, "cloths": chance.choice(CLOTHS)}
+
+
+@pytest.mark.parametrize("kind", THINGS)
+@pytest.mark.parametrize("seed", seeds(150))
+def test_a_thing_is_answered_or_refused_in_words(client: Client, kind: str, seed: int) -> None:
+    body = said(Random(seed), kind)
+    answer = client.post("/api/thing", body, content_type="application/json")
+    told = answer.json()
+    assert answer.status_code in (200, 422), told
+    if answer.status_code == 422:
+        assert all(one["message"] and one["way_out"] and one["path"] for one in told["problems"]), told
+        return
+    for name, edge in told["edges"].items():
+        if edge["plan"] is None:
+            assert edge["problems"], name
+            assert all(one["way_out"] for one in edge["problems"])
+            continue
+        plan = edge["plan"]
+        # The tie holds: what the edge comes to is what the thing said it would.
+        assert plan["finished"]["mm"] == pytest.approx(told["results"][f"{name}.finished"]["length"]["mm"])
+        flat = told["results"].get(f"{name}.flat")
+        if flat and flat["length"]:
+            assert plan["flat"]["mm"] == pytest.approx(flat["length"]["mm"])
+    hooks = [one for one in told["notions"] if one["name"] == "hooks"]
+    whole = [edge for edge in told["edges"].values() if edge["count"] is not None]
+    if hooks and len(whole) == len(told["edges"]):
+        assert hooks[0]["count"] == sum(edge["count"] + 2 for edge in whole) * told["times"]
+    assert told["picture"] is None or told["picture"]["views"]
+    assert all(row["title"] for one in told["compared"] for row in one["rows"])
+    assert all(len([row for row in one["rows"] if row["taken"]]) <= 1 for one in told["compared"]), told["compared"]
