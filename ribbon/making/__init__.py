@@ -23,6 +23,7 @@ from ribbon.making.thing import (
     Solved,
     Thing,
     Tie,
+    pleats_say,
 )
 from ribbon.making.things import THINGS
 
@@ -54,5 +55,6 @@ __all__ = [
     "Tie",
     "Value",
     "View",
+    "pleats_say",
     "says_value",
 ]

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from ribbon.cloth import Bolt, drop_on
+from ribbon.facts import KINDS
+from ribbon.lengths import ZERO
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import HEADINGS
 from ribbon.making.curtains_compared import schools_compared, widths_compared
@@ -91,8 +93,6 @@ def _of_the_drop(given: Given, cut: Cut, results: dict[str, Result]) -> None:
 def _of_panel(given: Given, panel: Panel, taken: Shared | None, number: int, results: dict[str, Result]) -> None:
     key = panel.key
     results[f"{key}.finished"] = Result(panel.finished, panel.reckoned)
-    results[f"{key}.lead"] = Result(panel.lead, "lies flat at its left end")
-    results[f"{key}.tail"] = Result(panel.tail, "lies flat at its right end")
     flat, says = wanted_flat(given, panel)
     results[f"{key}.wanted"] = Result(flat, says)
     measured = measured_panel(given, panel)
@@ -102,15 +102,36 @@ def _of_panel(given: Given, panel: Panel, taken: Shared | None, number: int, res
         flat = taken.flat[number]
         says = f"{says_many(taken.each[number])} {'width' if taken.each[number] <= 1 else 'widths'}, joins and sides off: {given.write(flat)}"
     results[f"{key}.flat"] = Result(flat, says)
+    _of_pleats(given, panel, results)
+
+
+def _of_pleats(given: Given, panel: Panel, results: dict[str, Result]) -> None:
+    """How many pleats there are or how far apart they stand, and what lies flat before and behind them."""
+    key, spacing = panel.key, given.length("spacing")
     rings = given.count("rings") if given.word("pleats") == "rings" else None
+    count: int | None = None
     if rings is not None:
         each = _rings_each(given, rings)
-        results[f"{key}.count"] = Result(each - 2, f"{each} rings, two of them at its ends: {each - 2} pleats")
-        results[f"{key}.spacing"] = Result(None, "as the rings ask")
-    else:
-        spacing = given.length("spacing")
+        count, says = each - 2, f"{each} rings, two of them at its ends: {each - 2} pleats"
+    elif _reaches(given):
+        count = max(1, round(panel.share / spacing)) if spacing else 1
+        says = f"{given.write(panel.share)} in spaces of about {given.write(spacing)}: {count} pleats side by side"
+    if count is None:
         results[f"{key}.count"] = Result(None, "as the spacing asks")
         results[f"{key}.spacing"] = Result(spacing, f"about {given.write(spacing)}", about=True)
+    else:
+        results[f"{key}.count"] = Result(count, says)
+        results[f"{key}.spacing"] = Result(None, "as their count asks")
+    # A pleat that reaches to both sides of its middle stands half of itself behind what lies flat.
+    half = panel.share / (2 * count) if count and _reaches(given) else ZERO
+    for end, length, side in (("lead", panel.lead, "left"), ("tail", panel.tail, "right")):
+        more = f", and half a pleat, {given.write(half)}" if half else ""
+        results[f"{key}.{end}"] = Result(length + half, f"{given.write(length)} lies flat at its {side} end{more}")
+
+
+def _reaches(given: Given) -> bool:
+    """Whether pleats of the heading reach to both sides of the place where they stand."""
+    return KINDS[HEADINGS[given.word("heading")][1]].halves
 
 
 def _rings_each(given: Given, rings: int) -> int:
@@ -126,16 +147,17 @@ def _edge(given: Given, panel: Panel, cut: Cut, taken: Shared | None, number: in
         "pins.finished": Tie(f"{key}.finished"),
         "pins.flat": Tie(f"{key}.flat"),
     }
-    if kind != "gather":
+    folded = KINDS[kind].folded
+    if folded:
         facts |= {"pins.count": Tie(f"{key}.count"), "pins.spacing": Tie(f"{key}.spacing")}
-    if kind == "pinch":
+    if KINDS[kind].fingers:
         facts |= {"fingers": fingers, "goblet": name == "goblet"}
     for end, length in (("lead", panel.lead), ("tail", panel.tail)):
         if length:
             facts |= {f"{end}.width": Tie(f"{key}.{end}"), f"{end}.name": panel.called(end)}
-        elif kind != "gather":
+        elif folded:
             whole = given.word("ends") == "space"
-            facts[f"{end}.times"] = "1" if whole else "1/2" if kind in ("box", "inverted") else "0"
+            facts[f"{end}.times"] = "1" if whole else "1/2" if _reaches(given) else "0"
     if cut.lining is None or not cut.lining.tube:
         facts |= {"allowance.start": Tie("side"), "allowance.end": Tie("side")}
     facts |= work_facts(given)

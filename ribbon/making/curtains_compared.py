@@ -18,7 +18,7 @@ from ribbon.making.panels import Panel
 from ribbon.making.thing import Compared, Row, Solved
 from ribbon.making.widths import SKIMPY, Shared, Wanted, says_many
 from ribbon.pleats import Quantity
-from ribbon.readings import Strategy
+from ribbon.readings import Joined, Strategy
 
 _TITLES = {"near": "short of what is wanted", "exact": "to measure", "own": "as many as I say"}
 
@@ -78,10 +78,12 @@ def _taking(given: Given, many: int, cut: Cut, face: Bolt) -> tuple[str, Fractio
 
 def hidden_row(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt) -> Row | None:
     """What it takes to cut each panel to measure and hide every join; None where that cannot be told."""
-    cuts: list[Length] = []
-    shown = 0
+    found: dict[str, Joined] = {}
     for panel in panels:
         one = solved[panel.key]
+        if panel.mirrors in found:  # its widths are those of the panel whose mirror it is
+            found[panel.key] = found[panel.mirrors]
+            continue
         made = one.whole.only
         if made is None:
             return None
@@ -92,8 +94,9 @@ def hidden_row(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solve
             return None
         if lying is None:
             return None
-        cuts += [width.cut for width in lying.joined.widths]
-        shown += lying.joined.shown
+        found[panel.key] = lying.joined
+    cuts = [width.cut for joined in found.values() for width in joined.widths]
+    shown = sum(joined.shown for joined in found.values())
     many = drops(cuts * (given.count("windows") or 1), face.usable)
     more, cost = _taking(given, many, cut, face)
     more += f"; {shown} would show all the same" if shown else "; none shows"

@@ -9,7 +9,7 @@ from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import finished_length
 from ribbon.making.panels import Panel, rail_of
 from ribbon.making.picture import Hung, Label, Picture, Shape, Tape, View, box_of, extent, hanging, mm
-from ribbon.making.thing import Solved
+from ribbon.making.thing import Solved, pleats_say
 
 _DEFAULT_DROP = Length.cm(210)
 
@@ -30,7 +30,7 @@ def drawn(
     opened = _view(given, "open", wide, top, falls, _opened(panels, solved, stack, wide, top, top + falls), tapes=False)
     above = _from_above(given, panels, solved, wide)
     says = [
-        f"{panel.title}: {given.write(solved[panel.key].whole.finished)} along the rail, {solved[panel.key].whole.count} pleats, {given.write(panel.lead)} flat at its left end and {given.write(panel.tail)} at its right."
+        f"{panel.title}: {given.write(solved[panel.key].whole.finished)} along the rail, {pleats_say(solved[panel.key].whole)}, {given.write(panel.lead)} flat at its left end and {given.write(panel.tail)} at its right."
         for panel in panels
     ]
     return Picture((closed, opened, above), tuple(says))

@@ -8,7 +8,7 @@ from ribbon.errors import Problem
 from ribbon.lengths import ZERO, Length, typed_number, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut
-from ribbon.making.curtains_flat import field_of, measured_panel
+from ribbon.making.curtains_flat import field_of, measured_panel, wanted_flat
 from ribbon.making.panels import Panel, panels_many
 
 _MOST_PANELS, _MOST_WINDOWS, _MOST_WIDTHS_EACH = 12, 40, 60
@@ -20,6 +20,7 @@ def wrong(given: Given, rail: Length | None, panels: Sequence[Panel], cut: Cut) 
     if rail is not None:
         found += _of_panels(given, panels)
         found += _along_the_rail(given, rail)
+        found += _too_many_widths(given, panels)
     return found + _of_the_cloth(given, cut) + _numbers(given)
 
 
@@ -94,6 +95,22 @@ def _along_the_rail(given: Given, rail: Length) -> list[Problem]:
             )
         )
     return found
+
+
+def _too_many_widths(given: Given, panels: Sequence[Panel]) -> list[Problem]:
+    face = given.cloths.get("face")
+    if face is None:
+        return []
+    for panel in panels:
+        many = wanted_flat(given, panel)[0] / face.usable
+        if many > _MOST_WIDTHS_EACH:
+            says = f"one panel would take {int(many)} widths of this cloth"
+            return [
+                _problem(
+                    "too_many", "measures.rail", given.write(panel.share), says, "check its unit, or hang more panels"
+                )
+            ]
+    return []
 
 
 def _of_the_cloth(given: Given, cut: Cut) -> list[Problem]:

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
+from fractions import Fraction
 from typing import NamedTuple
 
-from ribbon.cloth import Cutting, lies_on_cloth
+from ribbon.cloth import Bolt, Cutting, lies_on_cloth, repeat_of
 from ribbon.cloth.seen import beginning, on_front
 from ribbon.cloth.stripes import coloured
 from ribbon.edge import EdgePlan
@@ -79,8 +80,8 @@ def box_of(left: float, top: float, right: float, bottom: float) -> tuple[Point,
 
 
 _MOST_FACES = 400
-_STEP = 0.08
-"""How much darker cloth is that another layer lies over or that turns away."""
+_MOST_FOLDS = 120
+_MOST_STRIPES = 600  # of an edge: finer ones run together in a picture
 
 
 class Hung(NamedTuple):
@@ -114,7 +115,7 @@ def hanging(whole: EdgePlan, cutting: Cutting, hung: Hung, skip: tuple[Length, L
 
     found = [Shape(box_of(x(first), hung.top, x(last), hung.bottom), cutting.role)]
     per, bolt = walked.parts, cutting.bolt
-    if bolt is not None and bolt.stripes:
+    if bolt is not None and bolt.stripes and _many_stripes(whole, bolt) <= _MOST_STRIPES:
         first_stripe = beginning(bolt.stripes, cutting.stripe, whole.strip, walked)
         bands = coloured(walked, bolt.stripes, first_stripe)
         for seen in on_front(bands, walked, whole.showing)[: _MOST_FACES * 4]:
@@ -128,6 +129,11 @@ def hanging(whole: EdgePlan, cutting: Cutting, hung: Hung, skip: tuple[Length, L
     ]
     outline = box_of(x(first), hung.top, x(last), hung.bottom)
     return [*found, Shape((*outline, outline[0]), "ink", closed=False, weight=1.4)]
+
+
+def _many_stripes(whole: EdgePlan, bolt: Bolt) -> Fraction:
+    """How many stripes lie along an edge laid flat."""
+    return whole.flat / repeat_of(bolt.stripes) * len(bolt.stripes)
 
 
 def _joins_shown(whole: EdgePlan, cutting: Cutting) -> list[float]:
@@ -165,7 +171,8 @@ def _folds(whole: EdgePlan, x: Scaled, hung: Hung) -> list[Shape]:
             continue
         row = made.row
         spacing = mm(stretch.finished) / max(1, len(row.pleats))
-        for pleat in row.pleats[:_MOST_FACES]:
+        # Of very many every so many stand for the others.
+        for pleat in row.pleats[:: -(-len(row.pleats) // _MOST_FOLDS)]:
             places = [start + at / row.parts for at in sorted({pleat.left, pleat.right})]
             for at in places:
                 if hung.drawn_back:

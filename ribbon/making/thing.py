@@ -117,6 +117,12 @@ class Solved(NamedTuple):
     cutting: Cutting
 
 
+def pleats_say(whole: EdgePlan) -> str:
+    """How many pleats an edge has, in words."""
+    many = whole.count
+    return "gathered" if not many else "1 pleat" if many == 1 else f"{many} pleats"
+
+
 class Part(NamedTuple):
     """A part of a thing: so many of it; `edge` is the edge that it hangs from, if any."""
 

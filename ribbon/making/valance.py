@@ -25,6 +25,7 @@ from ribbon.making.thing import (
     Result,
     Solved,
     Tie,
+    pleats_say,
     work_facts,
 )
 
@@ -328,5 +329,5 @@ def _drawn(given: Given, one: Solved, rail: Length) -> Picture:
             corners = ((x, 0.0), (out, 0.0), (out, falls * 0.96), (x, falls))
             shapes.append(Shape(corners, one.cutting.role, shade=0.2))
             tapes.append(Tape(name, (out, falls + off), (x, falls + off), "left" if way < 0 else "right"))
-    says = f"Valance: {given.write(one.whole.finished)} along the rail and its returns, {one.whole.count} pleats."
+    says = f"Valance: {given.write(one.whole.finished)} along the rail and its returns, {pleats_say(one.whole)}."
     return Picture((View("front", extent(shapes, tapes, wide * 0.03), tuple(shapes), tuple(tapes)),), (says,))

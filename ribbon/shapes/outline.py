@@ -93,7 +93,8 @@ class Outline:
     @property
     def at_corner(self) -> Outline:
         """The same outline, the lower left corner of its box at (0, 0)."""
-        return self.moved(-self.box.left, -self.box.low)
+        box = self.box
+        return self.moved(-box.left, -box.low) if box.left or box.low else self
 
     def turned(self, quarters: int) -> Outline:
         """The outline after so many quarter turns, anticlockwise about (0, 0)."""

@@ -25,6 +25,7 @@ from ribbon.making import (
     Shape,
     Thing,
     View,
+    pleats_say,
     says_value,
 )
 from ribbon.making.curtains_made import shop_says
@@ -224,7 +225,7 @@ def _edge(one: MadeEdge, begun: Begun, given: Given, *, plans: bool) -> MadeEdge
     scribe = given.scribe
     says = ""
     if whole is not None:
-        says = f"{scribe.write(whole.flat).text} into {scribe.write(whole.finished).text}, {whole.count} pleats"
+        says = f"{scribe.write(whole.flat).text} into {scribe.write(whole.finished).text}, {pleats_say(whole)}"
     return {
         "title": one.facts.title,
         "mirrors": one.facts.mirrors,

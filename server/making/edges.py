@@ -9,10 +9,11 @@ from typing import Any
 from pydantic import ValidationError
 
 from ribbon.edge import EdgePlan
+from ribbon.effort import effort
 from ribbon.errors import Problem, Refusal
 from ribbon.making import Begun, EdgeFacts, Solved
 from server.making.ties import Spec, base_spec, loosened, merged, mirrored, ties_of, untied
-from server.plans.bounds import planned
+from server.plans.bounds import held, planned
 from server.wire.cloth import ClothSpec
 from server.wire.problems import from_core, from_schema
 from server.wire.read_edge import Given as GivenEdge
@@ -50,6 +51,7 @@ def edges_of(
 ) -> dict[str, MadeEdge]:
     """Every edge of a thing, solved where it can be."""
     found: dict[str, MadeEdge] = {}
+    took = 0
     for one in begun.edges:
         base = base_spec(one)
         said = own.get(one.name, {})
@@ -62,24 +64,29 @@ def edges_of(
                 made.spec["corrections"] = made.kept["corrections"]
         else:
             made.spec = untied(made.kept, begun.results, str(made.kept.get("unit") or unit))
-        _solve(made, cloths)
+        took += _solve(made, cloths, took)
         found[one.name] = made
     return found
 
 
-def _solve(made: MadeEdge, cloths: Mapping[str, ClothSpec]) -> None:
+def _solve(made: MadeEdge, cloths: Mapping[str, ClothSpec], took: int) -> int:
+    """Solve one edge where it can be; gives back what that took, beside what others `took`."""
     try:
         section = SectionSpec.model_validate(made.spec)
     except ValidationError as error:
         told = [{**one, "loc": ("body", "", *one["loc"])} for one in error.errors()]
         made.problems += from_schema(told)["problems"]
         made.spec = loosened(made.base)
-        return
+        return 0
     try:
         made.given = read_section(section, cloths).whole
-        made.whole = planned(made.given.edge, "A plan with its joins")
+        whole = planned(made.given.edge, "A thing")
+        held(took + effort(whole), "A thing")
     except Refusal as refusal:
         made.problems += _told(refusal.problems)
+        return 0
+    made.whole = whole
+    return effort(whole)
 
 
 def _told(problems: tuple[Problem, ...]) -> list[dict[str, Any]]:

@@ -244,3 +244,25 @@ def test_several_windows_alike_multiply_what_is_cut_and_bought(client: Client) -
     section = {"key": "a", "name": "Left", "spec": one["edges"]["left"]["spec"], "times": 3}
     cut = ask(client, "post", "/cut", {"cloths": {"face": LINEN}, "sections": [section]})
     assert len(cut["plans"][0]["placed"]) == 6
+
+
+@pytest.mark.parametrize("heading", ["pinch1", "pinch2", "pinch4", "goblet", "box", "inverted", "gather"])
+@pytest.mark.parametrize("divides", ["pair", "unequal", "one_way", "alone"])
+def test_every_heading_hangs_however_it_divides(client: Client, heading: str, divides: str) -> None:
+    got = thing(client, choices={"fullness": "2.2", "heading": heading, "divides": divides})
+    for name, edge in got["edges"].items():
+        assert edge["problems"] == [], (name, edge["problems"])
+        assert edge["plan"]["flat"]["mm"] == pytest.approx(got["results"][f"{name}.flat"]["length"]["mm"])
+
+
+def test_fine_stripes_and_long_rails_are_answered_soon_or_refused(client: Client) -> None:
+    stripes = [{"colour": "#112233", "width": "1 mm"}, {"colour": "#aabbcc", "width": "1 mm"}]
+    long = {"rail": "20 m", "drop": "200"}
+    got = thing(
+        client, measures=long, choices={"windows": "12"}, cloths={"face": {"usable": "138", "stripes": stripes}}
+    )
+    assert sum(len(view["shapes"]) for view in got["picture"]["views"]) < 4000
+    got = thing(
+        client, measures={**long, "rail": "60 m"}, choices={"spacing": "1 mm", "divides": "alone", "panels": "12"}
+    )
+    assert any(one["code"] == "too_many" for edge in got["edges"].values() for one in edge["problems"])

@@ -163,3 +163,17 @@ def test_an_own_number_of_widths() -> None:
     found = begun(widths="own", widths_each=Fraction(5, 2))
     assert length(found, "left.flat") == cm(345) - cm(6) - cm(12)
     assert [one.path for one in begun(widths="own", widths_each=Fraction(4, 3)).problems] == ["choices.widths_each"]
+
+
+@pytest.mark.parametrize("heading", ["box", "inverted"])
+def test_pleats_with_two_sides_stand_half_of_themselves_behind_what_lies_flat(heading: str) -> None:
+    found = begun(heading=heading)
+    assert found.results["left.count"].value == 8
+    assert length(found, "left.lead") == cm(9) + Length(Fraction(760, 16))
+    assert length(found, "left.tail") == cm(4) + Length(Fraction(760, 16))
+    assert length(found, "left.finished") == cm(89)
+
+
+def test_more_widths_than_can_be_laid_are_refused() -> None:
+    found = begun({"rail": "20 m"}, Bolt(cm(16)), fullness=Fraction(3))
+    assert [(one.code, one.path) for one in found.problems] == [("too_many", "measures.rail")]

@@ -47,7 +47,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
           {view.labels.map((label) => (
             <text
               key={label.says}
-              x={Math.min(fit.x(label.x), width - 8 * label.says.length)}
+              x={Math.min(fit.x(label.x), width - 6.8 * label.says.length - 4)}
               y={fit.y(label.y) - 8}
               fontSize="14"
               fill="var(--smoke)"
