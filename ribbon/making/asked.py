@@ -50,7 +50,7 @@ class Field:
 
     `where` says where the tape goes, or what the choice changes.  `options` are the words that can be chosen, each with
     what it is called.  `first` ones are asked before the others, which stand in `group`.  A `several` one may be taken at
-    several places.  `asked` tells whether it matters, as things are.
+    several places; one `on_the_way` is taken of what is being made.  `asked` tells whether it matters, as things are.
     """
 
     name: str
@@ -64,6 +64,7 @@ class Field:
     options: tuple[tuple[str, str], ...] = ()
     default: Default | None = None
     asked: Callable[[Given], bool] = always
+    on_the_way: bool = False
 
 
 @dataclass(frozen=True, slots=True)

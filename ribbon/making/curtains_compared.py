@@ -59,11 +59,15 @@ def schools_compared(given: Given, panels: Sequence[Panel]) -> Compared:
     """The two schools of fullness beside each other, by the flat width that each wants."""
     rows = []
     for name, title in (("rail", "fullness of the rail, flats flat"), ("all", "fullness of everything")):
-        told = dict.fromkeys(wanted_flat(given, panel, name) for panel in panels)
-        flats = " and ".join(given.write(flat) for flat, _ in told)
+        # Panels that are alike are reckoned once.
+        told: dict[Length, str] = {}
+        for panel in panels:
+            flat, reckoned = wanted_flat(given, panel, name)
+            told.setdefault(flat, reckoned)
+        flats = " and ".join(given.write(flat) for flat in told)
         taken = given.word("fullness_of") == name
-        says = "; ".join(says for _, says in told)
-        rows.append(Row(("fullness_of", name), title, f"{flats} flat each", says, None, (next(iter(told))[0],), taken))
+        says = "; ".join(told.values())
+        rows.append(Row(("fullness_of", name), title, f"{flats} flat each", says, None, (next(iter(told)),), taken))
     return Compared("Two schools of fullness", "before widths decide", tuple(rows))
 
 

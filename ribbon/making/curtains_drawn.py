@@ -51,7 +51,8 @@ def _view(given: Given, name: str, wide: float, top: float, falls: float, panels
     seen = [_seen_through(given, wide, falls)] if tapes else []
     shapes = [*back, *panels, *seen, *rod]
     found = _tapes(given, wide, top, falls, floor) if tapes else []
-    return View(name, extent(shapes, found, wide * 0.02), tuple(shapes), tuple(found), _labels(given, wide, floor))
+    ends = top + falls if given.word("to") in ("sill", "below_sill") else floor
+    return View(name, extent(shapes, found, wide * 0.02), tuple(shapes), tuple(found), _labels(given, wide, ends))
 
 
 def _floor(given: Given, bottom: float) -> float:

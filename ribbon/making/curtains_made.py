@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from fractions import Fraction
+from math import ceil
 
 from ribbon.cloth import (
     CutPiece,
@@ -29,6 +30,8 @@ from ribbon.making.panels import Panel, panels_of, rail_of
 from ribbon.making.thing import Begun, Check, Compared, Made, Making, Mind, Part, Priced, Solved
 from ribbon.pleats import Quantity
 
+_A_HAND = Length.cm(8)
+
 
 def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
     """The second stroke.  What waits for a measure is left out."""
@@ -41,7 +44,7 @@ def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
         edge_pieces(panel.key, solved[panel.key].title, solved[panel.key].whole, solved[panel.key].cutting)
         for panel in panels
     ]
-    found = totals(notion for one in pieces for notion in one.notions)
+    found = _hung([notion for one in pieces for notion in one.notions], [solved[panel.key] for panel in panels])
     notions = [_priced(given, one, windows) for one in [*found, *_weights(given, panels)]]
     costs = [one.cost for one in notions if one.cost is not None]
     stack = stacked(given, panels, solved)
@@ -101,6 +104,21 @@ def weight(solved: Iterable[Solved]) -> Fraction | None:
             return None
         whole += grams
     return whole
+
+
+def hooks_of(one: Solved) -> int:
+    """The hooks of a panel: one to a pleat and one at each end; along gathers one every hand."""
+    if one.whole.count:
+        return one.whole.count + 2
+    return ceil(one.whole.finished / _A_HAND) + 1
+
+
+def _hung(found: Sequence[Notion], panels: Sequence[Solved]) -> list[Notion]:
+    """What panels want to hang by, whatever their heading is made of, and their thread."""
+    own = [Notion("hooks", sum(map(hooks_of, panels)), None)] if panels else []
+    flat = sum((one.whole.flat for one in panels), ZERO)
+    own += [Notion("stiffener or heading tape", None, flat)] if panels else []
+    return totals([*own, *(one for one in found if one.name == "thread")])
 
 
 def _weights(given: Given, panels: Sequence[Panel]) -> list[Notion]:
@@ -344,15 +362,9 @@ def _steps(
                 f"Draw the tape up to {write(one.whole.finished)} and knot its cords; wind up what is over, and do not cut it off.",
             )
         )
-    hooks = sum(solved[panel.key].whole.count + 2 for panel in panels) * (given.count("windows") or 1)
-    found.append(
-        Making(
-            "hooks",
-            f"Set {hooks} hooks: one to a pleat and one at each end of all {many} panels."
-            if many > 1
-            else f"Set {hooks} hooks: one to a pleat and one at each end.",
-        )
-    )
+    hooks = sum(hooks_of(solved[panel.key]) for panel in panels) * (given.count("windows") or 1)
+    to = "one to a pleat and one at each end" if one.whole.count else "one every hand along the tape"
+    found.append(Making("hooks", f"Set {hooks} hooks: {to}{f' of all {many} panels' if many > 1 else ''}."))
     found.append(
         Making(
             "hang",

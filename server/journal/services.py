@@ -14,6 +14,7 @@ from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
 from ribbon.table.checking import Verdict, usual_error
 from server.journal.models import Check, Photograph, TablePlace
 from server.journal.photographs import Drawn, path_of
+from server.making.kept import made_again
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
 from server.works import services as works
@@ -48,9 +49,15 @@ def again(key: str) -> Work:
     """A new work like that one, its lessons written beside it; corrections of what was basted stay behind."""
     log = log_of(key)
     made = works.duplicate(key)
+    kept = works.document(made)
+    begun = works.following(kept, {**kept, "thing": made_again(kept["thing"])})
+    specs = {one["key"]: one["spec"] for one in begun["sections"]}
     for section in made.sections.all():
-        section.spec = {name: value for name, value in section.spec.items() if name != "corrections"}
+        spec = specs.get(section.key, section.spec)
+        section.spec = {name: value for name, value in spec.items() if name != "corrections"}
         section.save(update_fields=("spec",))
+    made.thing = begun["thing"]
+    made.save(update_fields=("thing",))
     lessons = [f"Last time: {log['notes']}"] if log["notes"] else []
     lessons += [f"Faults last time: {log['faults']}"] if log["faults"] else []
     lessons += [f"{check['name']}: {check['says'][0]}" for check in log["checks"]]

@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
-from ribbon.making import Begun
+from ribbon.making import THINGS, Begun
 from server.making.read_thing import read_thing
 from server.making.ties import Spec, base_spec, loosened, merged, mirrored, own_facts, untied
 from server.wire.cloth import ClothSpec
@@ -75,6 +75,17 @@ def followed(before: Document, after: Document, new_section: Callable[[str, Spec
             behind = [i + 1 for i, s in enumerate(sections) if s["spec"].get("edge") in places[: places.index(name)]]
             sections.insert(max(behind, default=0), new)
     return {**after, "sections": sections}
+
+
+def made_again(thing: Any) -> Any:
+    """A thing as it is begun once more: what was measured of the last one, and which steps were done, stays behind."""
+    if not isinstance(thing, Mapping):
+        return thing
+    fields = THINGS[str(thing.get("kind"))].by_name if thing.get("kind") in THINGS else {}
+    left = {name for name, field in fields.items() if field.on_the_way}
+    measures = {name: value for name, value in (thing.get("measures") or {}).items() if name not in left}
+    making = {name: value for name, value in (thing.get("making") or {}).items() if name != "done"}
+    return {**thing, "measures": measures, **({"making": making} if thing.get("making") else {})}
 
 
 def times_of(thing: Any, cloths: Mapping[str, Any]) -> int:

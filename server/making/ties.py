@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from fractions import Fraction
 from typing import Any
 
@@ -41,37 +41,32 @@ def untied(spec: Spec, results: Mapping[str, Result], unit: str) -> Spec:
     """
     own = UNITS[unit]
 
-    def put(value: Any) -> Any:
-        if isinstance(value, Mapping):
-            if set(value) == {"tied"}:
-                result = results.get(str(value["tied"]))
-                if result is None:
-                    return value
-                made = typed_result(result, own)
-                return _GONE if made is None else made
-            inner = {name: put(held) for name, held in value.items()}
-            return {name: held for name, held in inner.items() if held is not _GONE}
-        if isinstance(value, list):
-            return [one for one in map(put, value) if one is not _GONE]
-        return value
+    def comes_to(name: str) -> Any:
+        result = results.get(name)
+        if result is None:
+            return {"tied": name}
+        made = typed_result(result, own)
+        return _GONE if made is None else made
 
-    return {name: held for name, held in ((n, put(v)) for n, v in spec.items()) if held is not _GONE}
+    return _put(spec, comes_to)
 
 
 def loosened(spec: Spec) -> Spec:
     """A section without its ties: what they were tied to is not known."""
+    return _put(spec, lambda name: _GONE)
+
+
+def _put(spec: Mapping[str, Any], comes_to: Callable[[str], Any]) -> Spec:
+    """A section with something in the place of each tie, by the name of its result; `_GONE` takes it away."""
 
     def put(value: Any) -> Any:
         if isinstance(value, Mapping):
-            if set(value) == {"tied"}:
-                return _GONE
-            inner = {name: put(held) for name, held in value.items()}
-            return {name: held for name, held in inner.items() if held is not _GONE}
+            return comes_to(str(value["tied"])) if set(value) == {"tied"} else _put(value, comes_to)
         if isinstance(value, list):
             return [one for one in map(put, value) if one is not _GONE]
         return value
 
-    return {name: held for name, held in ((n, put(v)) for n, v in spec.items()) if held is not _GONE}
+    return {name: made for name, value in spec.items() if (made := put(value)) is not _GONE}
 
 
 def ties_of(spec: Mapping[str, Any], path: str = "") -> dict[str, str]:

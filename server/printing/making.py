@@ -6,7 +6,7 @@ from textwrap import wrap
 from typing import Any
 
 from papers import PAPERS, Drawing, Listing, list_pages, made_to_fit, picture_drawing
-from ribbon.errors import refuse
+from ribbon.errors import Refusal, refuse
 from server.making.answer import ThingMade, thing_made, told_thing
 from server.making.out import ThingOut
 from server.printing.schema import PaperIn
@@ -24,10 +24,7 @@ def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
             "this work is a free set of edges, and has no order of its own",
             "say what is being made under Measure, or look at the order of one piece when it is folded",
         )
-    own: dict[str, Any] = {
-        one.spec.edge: one.spec.model_dump(mode="json", exclude_unset=True) for one in asked.sections if one.spec.edge
-    }
-    found = thing_made(asked.thing, asked.cloths, own)
+    found = thing_made(asked.thing, asked.cloths, _own(asked))
     told = told_thing(found)
     title = f"{asked.work}, order of making" if asked.work else "Order of making"
     rows: list[list[str]] = []
@@ -46,6 +43,24 @@ def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
     )
     pages = _picture_page(found, told, asked, title)
     return title, listing, [*pages, *list_pages(listing, PAPERS[asked.sheet])]
+
+
+def thing_notions(asked: PaperIn) -> list[list[str]]:
+    """What the thing of a work wants beside its cloth, all its parts together: name, how much, cost; nothing without one."""
+    if asked.thing is None:
+        return []
+    try:
+        found = told_thing(thing_made(asked.thing, asked.cloths, _own(asked)))
+    except Refusal:
+        return []  # the step Measure says what is wrong
+    return [[one["name"], one["much"], one["cost"] or ""] for one in found["notions"]]
+
+
+def _own(asked: PaperIn) -> dict[str, Any]:
+    """The sections of a work that are edges of its thing, by their names."""
+    return {
+        one.spec.edge: one.spec.model_dump(mode="json", exclude_unset=True) for one in asked.sections if one.spec.edge
+    }
 
 
 def _picture_page(found: ThingMade, told: ThingOut, asked: PaperIn, title: str) -> list[Drawing]:

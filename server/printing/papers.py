@@ -25,7 +25,7 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.cloth import money, much, sold_says
+from ribbon.cloth import money, much, sold_says, totals
 from ribbon.cloth.sold import layout_scribe
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal, refuse
@@ -35,7 +35,7 @@ from ribbon.table.gauge import gauge
 from server.cutting.cut import Plans, plans_of
 from server.plans.bounds import planned
 from server.plans.chalk import listed
-from server.printing.making import making_listing
+from server.printing.making import making_listing, thing_notions
 from server.printing.schema import FileIn, PaperIn
 from server.wire.read_edge import Given, read_section
 
@@ -296,6 +296,14 @@ def _side_by_side(drawings: list[Drawing]) -> Drawing:
     return whole
 
 
+def _notions(asked: PaperIn, cut: Plans) -> list[list[str]]:
+    """What is bought beside the cloth: of the thing as a whole, of every other piece by itself."""
+    of_thing = thing_notions(asked)
+    free = {one.name for one in asked.sections if not (of_thing and one.spec.edge)}
+    others = totals(notion for name, notion in cut.made.notions if name in free)
+    return [*of_thing, *([one.name, much(one, cut.unit), ""] for one in others)]
+
+
 def _slip(asked: PaperIn) -> Made:
     cut = _cut(asked)
     _nothing_cut(cut)
@@ -309,7 +317,7 @@ def _slip(asked: PaperIn) -> Made:
         for plan in plans
         if plan.bought.asked
     ]
-    rows += [[one.name, much(one, cut.unit), ""] for one in cut.made.totals]
+    rows += _notions(asked, cut)
     title = f"{asked.work}, shopping slip" if asked.work else "Shopping slip"
     bought = [plan for plan in plans if not plan.bolt.sheets]
     short = [f"{plan.title} at hand is {write(plan.bought.short).text} short." for plan in bought if plan.bought.short]

@@ -41,6 +41,11 @@ class Stale(Exception):
         super().__init__("stale")
 
 
+def following(before: Document, after: Document) -> Document:
+    """The document after a change, its sections as its thing now has them."""
+    return followed(before, after, _new_edge)
+
+
 def _new_edge(name: str, spec: dict[str, Any]) -> dict[str, Any]:
     return {"key": new_key(), "name": name, "spec": spec, "version": CURRENT}
 
@@ -102,7 +107,7 @@ def create(
     """
     keyed = [{**one, "key": new_key()} for one in sections]
     made = within(lambda: housed({"cloths": cloths or {}, "thing": thing, "sections": keyed}))
-    made = followed({"thing": None}, made, _new_edge)
+    made = following({"thing": None}, made)
     work = Work.objects.create(
         name=name,
         purpose=purpose,
@@ -182,7 +187,7 @@ def change(
         return work
     if not seen and newer(work.stamps, parts_changed(before, edited), yours["revision"]):
         raise Stale(yours, work)
-    after = followed(before, edited, _new_edge)
+    after = following(before, edited)
     written_down(work, before, after, says, place, in_run=in_run)
     _put(work, before, after, edited)
     return work
@@ -198,7 +203,7 @@ def settle(key: str, yours: dict[str, Any], mine: Callable[[Document], Document]
     if yours["revision"] != work.revision:
         raise Stale(yours, work)
     theirs = document(work)
-    after = followed(theirs, within(lambda: housed(mine(theirs))), _new_edge)
+    after = following(theirs, within(lambda: housed(mine(theirs))))
     if after != theirs:
         written_down(work, theirs, after, "what was typed in the other window", "", in_run=False)
         if not keep_mine:

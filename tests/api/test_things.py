@@ -266,3 +266,22 @@ def test_fine_stripes_and_long_rails_are_answered_soon_or_refused(client: Client
         client, measures={**long, "rail": "60 m"}, choices={"spacing": "1 mm", "divides": "alone", "panels": "12"}
     )
     assert any(one["code"] == "too_many" for edge in got["edges"].values() for one in edge["problems"])
+
+
+@pytest.mark.parametrize(("heading", "hooks"), [("pinch3", 22), ("box", 20), ("gather", 26)])
+def test_hooks_tape_and_thread_whatever_the_heading(client: Client, heading: str, hooks: int) -> None:
+    got = {one["name"]: one for one in thing(client, choices={"fullness": "2.2", "heading": heading})["notions"]}
+    assert got["hooks"]["count"] == hooks
+    assert got["stiffener or heading tape"]["length"]["mm"] == pytest.approx(2 * 1920)
+    assert set(got) == {"hooks", "stiffener or heading tape", "thread", "weights for the hem’s corners"}
+
+
+def test_made_again_it_is_measured_again(client: Client) -> None:
+    work = made(
+        client, measures={**WINDOW["measures"], "panel_left": "190"}, making={"done": ["wash"], "struck": ["hooks"]}
+    )
+    again = ask(client, "post", f"/works/{work['key']}/again", {}, 201)
+    assert "panel_left" not in again["thing"]["measures"]
+    assert again["thing"]["making"] == {"struck": ["hooks"]}
+    assert [one["spec"].get("mirrors") for one in work["sections"]] == [None, None]
+    assert [one["spec"].get("mirrors") for one in again["sections"]] == [None, "left"]

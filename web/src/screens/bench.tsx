@@ -374,6 +374,7 @@ function Laid({ opened }: { opened: Opened }) {
                 key={section.key}
                 cloths={work.cloths}
                 sections={pieces}
+                notions={made?.notions ?? null}
                 spec={spec}
                 here={work.sections.indexOf(section)}
                 onChange={edit}

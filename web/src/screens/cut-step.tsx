@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Cloth, CutAnswer, Problem, ReadySpec, SectionSpec } from "../api/client";
+import type { Cloth, CutAnswer, Problem, ReadySpec, SectionSpec, ThingAnswer } from "../api/client";
 import { CutPlan } from "../parts/cloth/cut-plan";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
@@ -9,10 +9,14 @@ import { begin } from "../state/habit";
 import { useAsked } from "../state/use-asked";
 import { useBetter } from "../state/use-better";
 
+type Notions = ThingAnswer["notions"] | null;
+
 interface Props {
   cloths: Record<string, Cloth>;
   /** Every piece as it is cut, so many times. */
   sections: { key: string; name: string; spec: ReadySpec; times: number }[];
+  /** What the thing of the work wants beside its cloth, all its parts together; null of a free set of edges. */
+  notions: Notions;
   spec: SectionSpec;
   /** Which of the work's pieces is chosen. */
   here: number;
@@ -22,7 +26,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, spec, here, onChange }: Props) {
+export function CutStep({ cloths, sections, notions, spec, here, onChange }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, quick: true });
   const [stopped, setStopped] = useState("");
@@ -66,7 +70,11 @@ export function CutStep({ cloths, sections, spec, here, onChange }: Props) {
         ))}
         <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />
       </div>
-      <Shopping answer={answer} />
+      <Shopping
+        answer={answer}
+        thing={notions}
+        free={new Set(sections.filter((one) => !one.spec.edge).map((one) => one.name))}
+      />
     </div>
   );
 }
@@ -77,7 +85,7 @@ function whose(path: string): string {
   return first === "cloths" && role ? `The ${role}: ` : "";
 }
 
-function Shopping({ answer }: { answer: CutAnswer | null }) {
+function Shopping({ answer, thing, free }: { answer: CutAnswer | null; thing: Notions; free: Set<string> }) {
   if (!answer) return null;
   return (
     <section aria-label="The shopping slip" className="self-start bg-linen px-5 py-4">
@@ -97,7 +105,12 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
             )}
           </li>
         ))}
-        {answer.totals.map((one) => {
+        {thing?.map((one) => (
+          <li key={one.name} className="my-1">
+            <Figure>{`${one.much} ${one.name}${one.cost ? `: ${one.cost}` : ""}`}</Figure>
+          </li>
+        ))}
+        {(thing ? [] : answer.totals).map((one) => {
           const parts = answer.notions.filter((part) => part.name === one.name);
           return (
             <li key={one.name} className="my-1">
@@ -110,6 +123,14 @@ function Shopping({ answer }: { answer: CutAnswer | null }) {
             </li>
           );
         })}
+        {thing &&
+          answer.notions
+            .filter((part) => free.has(part.piece))
+            .map((part) => (
+              <li key={`${part.piece} ${part.name}`} className="my-1">
+                <Figure>{`${part.much} ${part.name} for ${part.piece}`}</Figure>
+              </li>
+            ))}
       </ul>
       {answer.cost && <p className="mt-3 mb-0 font-semibold">Cloth in all: {answer.cost}</p>}
       <p className="mt-3 mb-0 text-sm text-smoke">

@@ -59,7 +59,7 @@ export function FirstFields({ asks }: { asks: Asks }) {
 export function FoldedFields({ asks }: { asks: Asks }) {
   const groups = new Map<string, ThingField[]>();
   for (const field of asks.fields)
-    if (field.group && field.asked && !(field.first && !field.options.length))
+    if (field.group && field.asked && !(field.first && !field.options.length) && !LINE.test(field.name))
       groups.set(field.group, [...(groups.get(field.group) ?? []), field]);
   return (
     <div>
