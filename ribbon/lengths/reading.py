@@ -237,3 +237,23 @@ def read_load(text: str, unit: Unit) -> Fraction:
     if value > 100_000:
         raise Unreadable(f"{quoted(text)} is more than any rail bears", example)
     return value * _LOADS[name]
+
+
+_TIME = re.compile(
+    r"(?:(?P<h>[0-9]{1,3}(?:\.[0-9]{1,2})?) ?(?:h|hours?|hrs?)\.? ?)?(?:(?P<m>[0-9]{1,4}) ?(?:min|minutes?|m)?\.?)?$"
+)
+_CLOCK = re.compile(r"(?P<h>[0-9]{1,3}):(?P<m>[0-5][0-9])$")
+
+
+def read_minutes(text: str) -> Fraction:
+    """How long something took, in minutes; a bare number is minutes.  Raises `Unreadable`.
+
+    >>> [int(read_minutes(text)) for text in ("40", "1 h 30", "1.5 h", "2:05", "90 min")]
+    [40, 90, 90, 125, 90]
+    """
+    example = "write it as 40, 1 h 30 or 1:30"
+    said = _checked(text, "a time", example)
+    found = _CLOCK.match(said) or _TIME.match(said)
+    if found is None or not (found["h"] or found["m"]):
+        raise Unreadable(f"{quoted(text)} is not a time", example)
+    return Fraction(found["h"] or 0) * 60 + Fraction(found["m"] or 0)

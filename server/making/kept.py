@@ -84,7 +84,7 @@ def made_again(thing: Any) -> Any:
     fields = THINGS[str(thing.get("kind"))].by_name if thing.get("kind") in THINGS else {}
     left = {name for name, field in fields.items() if field.on_the_way}
     measures = {name: value for name, value in (thing.get("measures") or {}).items() if name not in left}
-    making = {name: value for name, value in (thing.get("making") or {}).items() if name != "done"}
+    making = {name: value for name, value in (thing.get("making") or {}).items() if name not in ("done", "took")}
     return {**thing, "measures": measures, **({"making": making} if thing.get("making") else {})}
 
 

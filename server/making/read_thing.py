@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from ribbon.cloth import Bolt
 from ribbon.errors import Refusal, refuse
-from ribbon.lengths import UNITS, Length, read_count, read_load, read_price, read_ratio
+from ribbon.lengths import UNITS, Length, read_count, read_load, read_minutes, read_price, read_ratio
 from ribbon.making import THINGS, Field, Given, Sort, Thing, Value
 from server.wire.cloth import ClothSpec
 from server.wire.read_cloth import read_cloth
@@ -58,6 +58,8 @@ def read_thing(said: ThingSpec, cloths: Mapping[str, ClothSpec]) -> ReadThing:
             choices[name] = value
     seam = texts.length_or_none("seam", said.seam)
     tape = read_tape(texts, said.tape)
+    for name, took in (said.making.took if said.making else {}).items():
+        texts.read_or_none(f"making.took.{name}", took, read_minutes)
     machine = texts.machine("machine", said.machine)
     bolts = _bolts(texts, cloths, said.unit, imperial=imperial)
     if texts.problems:

@@ -38,6 +38,9 @@ class OrderSpec(Strict):
     struck: Annotated[list[StepName], Field(max_length=80)] = []
     added: Annotated[list[AddedStep], Field(max_length=40)] = []
     done: Annotated[list[StepName], Field(max_length=80)] = []
+    took: Annotated[dict[StepName, Typed], Field(max_length=80)] = Field(
+        default={}, description="How long each step took: 40, 1 h 30, 1:30."
+    )
 
 
 class ThingSpec(Strict):

@@ -285,3 +285,12 @@ def test_made_again_it_is_measured_again(client: Client) -> None:
     assert again["thing"]["making"] == {"struck": ["hooks"]}
     assert [one["spec"].get("mirrors") for one in work["sections"]] == [None, None]
     assert [one["spec"].get("mirrors") for one in again["sections"]] == [None, "left"]
+
+
+def test_how_long_steps_took_is_learnt_from_other_works(client: Client) -> None:
+    assert ask(client, "get", "/works/times?kind=curtains") == {"steps": {}, "says": ""}
+    made(client, making={"took": {"cut": "40", "hem": "1 h 30"}})
+    made(client, making={"took": {"cut": "1:00"}})
+    assert ask(client, "get", "/works/times?kind=curtains") == {"steps": {"cut": 50, "hem": 90}, "says": "2 h 20 min"}
+    got = thing(client, 422, making={"took": {"cut": "a while"}})
+    assert [one["path"] for one in got["problems"]] == ["making.took.cut"]

@@ -61,6 +61,7 @@ export type ThingRow = Schemas["ThingRow"];
 export type Picture = Schemas["PictureOut"];
 export type View = Schemas["ViewOut"];
 export type Ways = Schemas["WaysSpec"];
+export type Times = Schemas["TimesOut"];
 export type WaysKept = Schemas["WaysOut"];
 export type Compared = Schemas["ComparedOut"];
 export type Works = Schemas["Works"];

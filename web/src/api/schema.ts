@@ -744,6 +744,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/times": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Times Of Steps
+         * @description How long the steps of a thing usually take, learnt from the works that are there.
+         */
+        get: operations["step_times"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/ways": {
         parameters: {
             query?: never;
@@ -3205,6 +3225,14 @@ export interface components {
              * @default []
              */
             struck?: string[];
+            /**
+             * Took
+             * @description How long each step took: 40, 1 h 30, 1:30.
+             * @default {}
+             */
+            took?: {
+                [key: string]: string | number;
+            };
         };
         /**
          * PagesOut
@@ -5045,6 +5073,18 @@ export interface components {
             says: string;
             /** Typed */
             typed: string;
+        };
+        /**
+         * TimesOut
+         * @description Minutes of each step by its name, the mean of all works that say so; `says` tells all of them together.
+         */
+        TimesOut: {
+            /** Says */
+            says: string;
+            /** Steps */
+            steps: {
+                [key: string]: number;
+            };
         };
         /**
          * TotalNotionOut
@@ -7791,6 +7831,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    step_times: {
+        parameters: {
+            query: {
+                kind: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimesOut"];
                 };
             };
             /** @description Unprocessable Entity */

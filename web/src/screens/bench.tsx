@@ -11,6 +11,7 @@ import { Pieces } from "../parts/pleat/pieces";
 import { sentence } from "../parts/pleat/pin-tile";
 import { LiesTable } from "../parts/table/lies-table";
 import { BareCloth } from "../ribbon/bare-cloth";
+import { clothStyle } from "../ribbon/cloth-style";
 import { Ribbon } from "../ribbon/ribbon";
 import { alone, parted, roleOf } from "../state/cloths";
 import { leaveAt, leftAt } from "../state/left-at";
@@ -315,7 +316,7 @@ function Laid({ opened }: { opened: Opened }) {
         ) : section && own && !spec ? (
           <main className="min-w-0 text-smoke">Working it out…</main>
         ) : section && spec && own ? (
-          <main className="min-w-0" aria-busy={planned.busy}>
+          <main className="min-w-0" aria-busy={planned.busy} style={clothStyle(spec.cloth)}>
             {plan ? (
               <Ribbon
                 plan={plan}

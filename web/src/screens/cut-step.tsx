@@ -4,6 +4,7 @@ import { CutPlan } from "../parts/cloth/cut-plan";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence } from "../parts/pleat/pin-tile";
+import { clothStyle } from "../ribbon/cloth-style";
 import { called, rolesOf } from "../state/cloths";
 import { begin } from "../state/habit";
 import { useAsked } from "../state/use-asked";
@@ -66,7 +67,9 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange }: Pro
           </p>
         )}
         {answer?.plans.map((plan) => (
-          <CutPlan key={plan.role} plan={plan} />
+          <div key={plan.role} style={clothStyle(cloths[plan.role])}>
+            <CutPlan plan={plan} />
+          </div>
         ))}
         <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />
       </div>

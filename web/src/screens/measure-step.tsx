@@ -120,6 +120,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
           <MakingList
             made={made}
             order={thing.making ?? {}}
+            problems={problems}
             onOrder={(making, says) => onThing({ ...thing, making }, `making.${says}`)}
           />
         </div>

@@ -1,19 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Thing, ThingAnswer } from "../../api/client";
+import { ask, type Problem, type Thing, type ThingAnswer, type Times } from "../../api/client";
 import { newName } from "../../api/named";
 import { Figure } from "../controls/figure";
+import { sentence } from "../pleat/pin-tile";
 
 type Order = NonNullable<Thing["making"]>;
 
 interface Props {
   made: ThingAnswer;
   order: Order;
+  problems: Problem[];
   onOrder: (order: Order, says: string) => void;
 }
 
 /** The order of making, as the sewist's own list: ticked, moved, struck, added to. */
-export function MakingList({ made, order, onOrder }: Props) {
+export function MakingList({ made, order, problems, onOrder }: Props) {
   const [text, setText] = useState("");
+  const usual = useQuery({
+    queryKey: ["times", made.thing],
+    queryFn: ({ signal }) => ask<Times>("GET", `/works/times?kind=${made.thing}`, undefined, { signal }),
+    staleTime: 60_000,
+  }).data;
+  const wrong = (name: string) => {
+    const found = problems.find((one) => one.path === `making.took.${name}`);
+    return found ? `${sentence(found.message)} ${sentence(found.way_out)}` : undefined;
+  };
   const names = made.steps.map((one) => one.name);
   const done = made.steps.filter((one) => one.done).length;
   const move = (name: string, by: -1 | 1) => {
@@ -31,6 +43,7 @@ export function MakingList({ made, order, onOrder }: Props) {
         <span className="font-bold">Order of making</span>
         <span className="text-sm text-smoke">
           {made.steps.length} steps{done ? `, ${done} done` : ""}
+          {usual?.says ? `; ${usual.says} in all, as it took before` : ""}
         </span>
       </summary>
       <ol className="m-0 list-none p-0">
@@ -47,6 +60,22 @@ export function MakingList({ made, order, onOrder }: Props) {
                 <Figure>{`${index + 1}. ${step.says}`}</Figure>
                 {step.waits && <span className="block text-sm text-smoke">Then wait: {step.waits}.</span>}
               </span>
+            </label>
+            <label className="no-print flex items-center gap-1 text-sm text-smoke">
+              took
+              <input
+                className="field w-24"
+                value={order.took?.[step.name] ?? ""}
+                placeholder={usual?.steps[step.name] ? `about ${usual.steps[step.name]} min` : "min"}
+                aria-label={`How long it took: ${step.says}`}
+                aria-invalid={wrong(step.name) ? true : undefined}
+                title={wrong(step.name)}
+                onChange={(event) => {
+                  const { [step.name]: _, ...others } = order.took ?? {};
+                  const text = event.currentTarget.value;
+                  onOrder({ ...order, took: text ? { ...others, [step.name]: text } : others }, `took.${step.name}`);
+                }}
+              />
             </label>
             <span className="no-print flex">
               {index > 0 && (
