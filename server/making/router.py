@@ -16,11 +16,14 @@ from server.wire.tied import FieldName
 from server.wire.work import Cloths, ThingSpec
 
 router = Router(tags=["things"])
+ThingName = Annotated[str, Field(pattern=r"^(?:[a-z][a-z_]{0,23})?$")]
 
 
 class ThingIn(ThingSpec):
-    """A thing with its cloths by role, and the sewist's own facts of its edges."""
+    """A thing with its cloths by role, and the sewist's own facts of its edges; `thing` names it as `kind` does."""
 
+    kind: ThingName = ""
+    thing: ThingName = ""
     cloths: Cloths = {}
     edges: Annotated[
         dict[FieldName, dict[str, Any]],
@@ -35,7 +38,8 @@ class ThingIn(ThingSpec):
 @router.post("/thing", response={200: ThingOut, **REFUSED}, operation_id="thing")
 def made_thing(request: HttpRequest, said: ThingIn) -> HttpResponse:
     """What a thing comes to: its edges, parts, pieces, notions, steps and picture.  Stateless."""
-    return answer(thing_of(said, said.cloths, said.edges, plans=said.plans))
+    named = said if said.kind else said.model_copy(update={"kind": said.thing})
+    return answer(thing_of(named, said.cloths, said.edges, plans=said.plans))
 
 
 @router.get("/things", response={200: list[ThingRow]}, operation_id="list_things")

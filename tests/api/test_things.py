@@ -53,6 +53,14 @@ def test_the_pair_of_the_long_window(client: Client) -> None:
     assert next(one["much"] for one in got["notions"] if one["name"] == "hooks") == "22"
 
 
+def test_a_thing_is_named_either_way(client: Client) -> None:
+    body = {name: value for name, value in WINDOW.items() if name != "kind"}
+    got = ask(client, "post", "/thing", {**body, "thing": "curtains", "plans": False})
+    assert got["results"]["left.finished"]["length"]["text"] == "89 cm"
+    told = ask(client, "post", "/thing", body, 422)["problems"]
+    assert [(one["path"], "curtains" in one["way_out"]) for one in told] == [("thing", True)]
+
+
 def test_the_second_school_multiplies_everything(client: Client) -> None:
     got = thing(client, choices={"fullness": "2.2", "fullness_of": "all", "widths": "exact"})
     assert got["results"]["left.flat"]["length"]["text"] == "195.8 cm"

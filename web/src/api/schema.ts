@@ -4847,7 +4847,7 @@ export interface components {
         };
         /**
          * ThingIn
-         * @description A thing with its cloths by role, and the sewist's own facts of its edges.
+         * @description A thing with its cloths by role, and the sewist's own facts of its edges; `thing` names it as `kind` does.
          */
         ThingIn: {
             /**
@@ -4879,8 +4879,11 @@ export interface components {
              * @description What a sewist is used to, for what is assumed; as the unit is, left out.
              */
             habit?: ("metric" | "inches") | null;
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @default
+             */
+            kind?: string;
             /**
              * Machine
              * @description How thick a pile of cloth the machine sews, in mm.
@@ -4911,6 +4914,11 @@ export interface components {
              * @default
              */
             tape?: (string | number) | null;
+            /**
+             * Thing
+             * @default
+             */
+            thing?: string;
             /**
              * Unit
              * @description How bare numbers are read and answers written.

@@ -35,6 +35,8 @@ function untied(kept: KeptSpec, results: Results): ReadySpec {
 
 function tie(kept: unknown, edited: unknown, results: Results): unknown {
   if (isTie(kept)) return same(edited, comesTo(kept, results)) ? kept : edited;
+  if (Array.isArray(kept) && Array.isArray(edited) && kept.length === edited.length)
+    return edited.map((one, index) => tie(kept[index], one, results));
   if (!isTree(kept) || !isTree(edited)) return edited;
   const found: Tree = {};
   for (const name of new Set([...Object.keys(edited), ...Object.keys(kept)])) {
