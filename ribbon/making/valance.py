@@ -141,6 +141,16 @@ FIELDS: tuple[Field, ...] = (
         default=Default(Length.cm(Fraction(3, 2)), "a plain side", Length.inches(Fraction(1, 2))),
     ),
     Field(
+        "press",
+        "Pressed",
+        "Whether each fold is pressed before the next covers it, or all of them once they are basted.",
+        Sort.WORD,
+        group="Top, hem and sides",
+        options=(("each", "each as it is folded"), ("last", "all together, once basted")),
+        default=Default("each", "sharp, and nothing shifts beneath"),
+        asked=lambda given: given.word("heading") != "gather",
+    ),
+    Field(
         "lining",
         "Lining",
         "None, or a facing of the same length behind it.",
@@ -284,12 +294,7 @@ def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
             f"Turn up the hem, {_hem(given).says}, {given.write(given.length('hem_depth'))} deep, before any pleat is folded.",
         ),
         Making("mark", f"Mark {many}, none on a return."),
-        Making(
-            "fold",
-            "Fold, pin at top and hem, press through a cloth, and baste."
-            if made is not None and made.section.kind.folded
-            else "Gather it to its width, match point to match point.",
-        ),
+        Making("fold", _fold_says(given, folded=made is not None and made.section.kind.folded)),
         Making("fix", fixed),
     ]
     return Made(
@@ -304,6 +309,14 @@ def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
         ),
         picture=_drawn(given, one, rail),
     )
+
+
+def _fold_says(given: Given, *, folded: bool) -> str:
+    if not folded:
+        return "Gather it to its width, match point to match point."
+    if given.word("press") == "last":
+        return "Fold, pin at top and hem, baste, take the pins out, then press all of it through a cloth."
+    return "Fold, pin at top and hem, press each fold through a cloth before the next covers it, and baste."
 
 
 def _drawn(given: Given, one: Solved, rail: Length) -> Picture:
