@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from ribbon.cloth import lining_joins, lining_to_cut
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import finished_length
@@ -33,7 +34,8 @@ def drawn(
         f"{panel.title}: {given.write(solved[panel.key].whole.finished)} along the rail, {pleats_say(solved[panel.key].whole)}, {given.write(panel.lead)} flat at its left end and {given.write(panel.tail)} at its right."
         for panel in panels
     ]
-    return Picture((closed, opened, above), tuple(says))
+    inside = _inside(panels, solved, wide, top, top + falls)
+    return Picture((closed, opened, *([inside] if inside else []), above), tuple(says))
 
 
 def _view(given: Given, name: str, wide: float, top: float, falls: float, panels: list[Shape], *, tapes: bool) -> View:
@@ -197,6 +199,39 @@ def _tapes(given: Given, wide: float, top: float, falls: float, floor: float) ->
         middle = wide * float(given.ratio("left_share") or 0.5) if given.word("divides") == "unequal" else wide / 2
         found.append(Tape("overlap", (middle - half, below), (middle + half, below), "below"))
     return found
+
+
+def _inside(
+    panels: Sequence[Panel], solved: Mapping[str, Solved], wide: float, top: float, bottom: float
+) -> View | None:
+    """From behind: each lining on its face, shorter by what it is, its joins, and the face that comes round at both sides."""
+    shapes: list[Shape] = []
+    at = 0.0
+    for number, panel in enumerate(panels):
+        one = solved[panel.key]
+        lining, rules = lining_to_cut(one.whole, one.cutting), one.cutting.lining
+        if lining is None or rules is None:
+            return None
+        left = at - (0.0 if number == 0 else mm(panel.lead))
+        across = mm(panel.share) + (0.0 if number == 0 else mm(panel.lead))
+        across += 0.0 if number == len(panels) - 1 else mm(panel.tail)
+        start = wide - left - across  # seen from behind, left and right change places
+        # What comes round is drawn as wide as it is of the cloth that it is gathered up from.
+        rolls = lining.made.rolls if lining.made.rolls is not None else one.whole.edge.allowance.start / 2
+        in_by = mm(rolls) * across / mm(one.whole.flat)
+        foot = bottom - mm(rules.shorter)
+        shapes.append(Shape(box_of(start, top, start + across, bottom), one.cutting.role))
+        lies = box_of(start + in_by, top, start + across - in_by, foot)
+        shapes += [Shape(lies, one.cutting.lining_role), Shape((*lies, lies[0]), "ink", closed=False, weight=1.0)]
+        if lining.cut.upright:
+            for join in lining_joins(lining.made, lining.cut, rules.allowance, lining.made.width):
+                x = start + across - in_by - (across - 2 * in_by) * mm(join) / mm(lining.made.width)
+                shapes.append(Shape(((x, top), (x, foot)), "wall", closed=False, weight=1.0, dashed=True))
+        outline = box_of(start, top, start + across, bottom)
+        shapes.append(Shape((*outline, outline[0]), "ink", closed=False, weight=1.4))
+        at += mm(panel.share)
+    shapes.append(Shape(((0.0, top), (wide, top)), "rail", closed=False, weight=5.0))
+    return View("inside", extent(shapes, (), wide * 0.02), tuple(shapes)) if panels else None
 
 
 def _from_above(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], wide: float) -> View:

@@ -302,3 +302,13 @@ def test_how_long_steps_took_is_learnt_from_other_works(client: Client) -> None:
     assert ask(client, "get", "/works/times?kind=curtains") == {"steps": {"cut": 50, "hem": 90}, "says": "2 h 20 min"}
     got = thing(client, 422, making={"took": {"cut": "a while"}})
     assert [one["path"] for one in got["problems"]] == ["making.took.cut"]
+
+
+@pytest.mark.parametrize("lining", ["loose", "tube"])
+def test_a_lining_is_seen_from_inside_shorter_than_its_face(client: Client, lining: str) -> None:
+    got = thing(client, choices={"fullness": "2.2", "lining": lining, "lining_narrower": "4", "lining_shorter": "2"})
+    views = {view["name"]: view for view in got["picture"]["views"]}
+    areas = [shape for shape in views["inside"]["shapes"] if shape["closed"]]
+    foot = {paint: max(max(s["points"][1::2]) for s in areas if s["paint"] == paint) for paint in ("face", "lining")}
+    assert foot["face"] - foot["lining"] == pytest.approx(20)
+    assert "inside" not in {view["name"] for view in thing(client)["picture"]["views"]}
