@@ -12,7 +12,7 @@ from ribbon.cloth.layout import Layout, layout, lowest
 from ribbon.cloth.lining_joins import apart, lining_joins
 from ribbon.cloth.notions import Notion, notions, totals
 from ribbon.cloth.piece import FACE, LINING, CutPiece, Laid
-from ribbon.cloth.pieces import LiningToCut, Pieces, edge_pieces, lining_to_cut
+from ribbon.cloth.pieces import LiningToCut, Pieces, edge_load, edge_pieces, lining_to_cut
 from ribbon.cloth.plans import CutPlan, WorkPlans, work_plans
 from ribbon.cloth.saving import Repeated, Saving, deepened, repeated, savings
 from ribbon.cloth.seen import StripeLook, StripeSeen, beginning, looks, on_front, on_spans
@@ -62,6 +62,7 @@ __all__ = [
     "deepened",
     "drop_on",
     "drops",
+    "edge_load",
     "edge_pieces",
     "fronts",
     "fronts_of",

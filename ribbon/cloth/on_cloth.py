@@ -14,14 +14,13 @@ from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying, spread
 from ribbon.cloth.fronts import Fronts
 from ribbon.cloth.joining import Lying, allowed_of
 from ribbon.cloth.notions import Notion, notions
-from ribbon.cloth.pieces import LiningToCut, lining_to_cut
+from ribbon.cloth.pieces import LiningToCut, edge_load, lining_to_cut
 from ribbon.cloth.saving import Repeated, repeated, savings
 from ribbon.cloth.says import bought_says, fronts_say, joins_say, lining_says, running_on
 from ribbon.cloth.seen import StripeLook, looks
 from ribbon.cloth.shares import drops
 from ribbon.cloth.sold import weighs
 from ribbon.cloth.stripes import repeat_of
-from ribbon.cloth.weight import load
 from ribbon.edge import EdgePlan, Plan
 from ribbon.errors import Refusal
 from ribbon.lengths import ZERO, Length, typed
@@ -132,13 +131,10 @@ def _lengths(told: OnCloth, whole: EdgePlan, cutting: Cutting, bolt: Bolt, drop:
             if not way.why_not and way.length < taken.length
         ]
     told.lining = lining_to_cut(whole, cutting)
-    lining_mass = None
     if told.lining is not None and cutting.lining_bolt is not None:
         told.slip += lining_says(whole, cutting.lining_bolt, told.lining)
         told.mends += _tube(whole, cutting, told.lining)
-        made = told.lining.made
-        lining_mass = cutting.lining_bolt.mass(made.width.mm * made.length.mm)
-    told.grams = load(bolt, cut, drop, lining_mass)
+    told.grams = edge_load(whole, cutting, cut, told.lining)
     if told.grams is not None:
         text = weighs(told.grams, whole.edge.unit)
         told.slip.append(f"It weighs about {text}: see that rail, wall fixings or waistband are made for that.")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from fractions import Fraction
 
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
@@ -10,6 +11,7 @@ from ribbon.cloth.edge_lying import lies_on_cloth
 from ribbon.cloth.joining import allowed_of
 from ribbon.cloth.notions import Notion, notions
 from ribbon.cloth.piece import CutPiece
+from ribbon.cloth.weight import load
 from ribbon.edge import EdgePlan
 from ribbon.lengths import Length
 
@@ -46,6 +48,16 @@ def lining_to_cut(whole: EdgePlan, cutting: Cutting) -> LiningToCut | None:
     made = lined(whole.flat + own.start + own.end, drop, lining)
     ways = lining_ways(made, bolt, lining.allowance)
     return LiningToCut(made, ways, lining_taken(ways, lining.way))
+
+
+def edge_load(whole: EdgePlan, cutting: Cutting, cut: Length, lining: LiningToCut | None) -> Fraction | None:
+    """What an edge cut so wide in all weighs with its lining, in grams; None where that is not known."""
+    if cutting.bolt is None or cutting.drop is None:
+        return None
+    more = None
+    if lining is not None and cutting.lining_bolt is not None:
+        more = cutting.lining_bolt.mass(lining.made.width.mm * lining.made.length.mm)
+    return load(cutting.bolt, cut, cutting.drop, more)
 
 
 def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Pieces:

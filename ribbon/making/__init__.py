@@ -4,14 +4,15 @@ A thing is a pure maker in two strokes: the facts of its edges from its measures
 solved, its parts, pieces, notions, checks, order of making and picture.  One thing a file, listed in `THINGS`.
 """
 
-from ribbon.making.asked import Default, Field, Given, Sort, Value, says_value
-from ribbon.making.picture import Label, Picture, Shape, Tape, View
+from ribbon.making.asked import Assumption, Field, Given, Sort, Value, says_value
+from ribbon.making.picture import Caption, Picture, Shape, Tape, View
 from ribbon.making.thing import (
-    Begun,
+    Alternative,
     Check,
     Compared,
     EdgeFact,
     EdgeFacts,
+    FirstStroke,
     Lack,
     Made,
     Making,
@@ -19,7 +20,6 @@ from ribbon.making.thing import (
     Part,
     Priced,
     Result,
-    Row,
     Solved,
     Thing,
     Tie,
@@ -29,15 +29,16 @@ from ribbon.making.things import THINGS
 
 __all__ = [
     "THINGS",
-    "Begun",
+    "Alternative",
+    "Assumption",
+    "Caption",
     "Check",
     "Compared",
-    "Default",
     "EdgeFact",
     "EdgeFacts",
     "Field",
+    "FirstStroke",
     "Given",
-    "Label",
     "Lack",
     "Made",
     "Making",
@@ -46,7 +47,6 @@ __all__ = [
     "Picture",
     "Priced",
     "Result",
-    "Row",
     "Shape",
     "Solved",
     "Sort",

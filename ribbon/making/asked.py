@@ -27,7 +27,7 @@ class Sort(StrEnum):
 Value = Length | Fraction | int | str
 
 
-class Default(NamedTuple):
+class Assumption(NamedTuple):
     """What is taken where nothing is said, by a sewist used to centimetres or to inches, and why."""
 
     metric: Value
@@ -50,7 +50,8 @@ class Field:
 
     `where` says where the tape goes, or what the choice changes.  `options` are the words that can be chosen, each with
     what it is called.  `first` ones are asked before the others, which stand in `group`.  A `several` one may be taken at
-    several places; one `on_the_way` is taken of what is being made.  `asked` tells whether it matters, as things are.
+    several places; one `on_the_way` is taken of what is being made.  A `line` one stands in the line of words above the picture, a `way`
+    is a habit that a sewist may keep for all works.  `asked` tells whether it matters, as things are.
     """
 
     name: str
@@ -62,9 +63,11 @@ class Field:
     several: bool = False
     group: str = ""
     options: tuple[tuple[str, str], ...] = ()
-    default: Default | None = None
+    default: Assumption | None = None
     asked: Callable[[Given], bool] = always
     on_the_way: bool = False
+    line: bool = False
+    way: bool = False
 
 
 @dataclass(frozen=True, slots=True)

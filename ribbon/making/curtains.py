@@ -14,11 +14,11 @@ from ribbon.making.curtains_cut import Cut, cut_of, finished_length
 from ribbon.making.curtains_flat import field_of, measured_panel, wanted_flat
 from ribbon.making.curtains_wrong import wrong
 from ribbon.making.panels import Panel, panels_many, panels_of, rail_of
-from ribbon.making.thing import Begun, EdgeFact, EdgeFacts, Lack, Result, Tie, work_facts
+from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
 from ribbon.making.widths import Shared, Wanted, says_many, ways_to_share
 
 
-def begin(given: Given) -> Begun:
+def begin(given: Given) -> FirstStroke:
     """The first stroke: panels, their widths, the facts of their edges."""
     rail, reckoned = rail_of(given)
     lacks = []
@@ -33,12 +33,12 @@ def begin(given: Given) -> Begun:
     cut = cut_of(given)
     _of_the_drop(given, cut, results)
     if rail is None:
-        return Begun(results, (), tuple(lacks), (), tuple(wrong(given, None, [], cut)))
+        return FirstStroke(results, (), tuple(lacks), (), tuple(wrong(given, None, [], cut)))
     results["rail"] = Result(rail, reckoned)
     panels = panels_of(given, rail)
     problems = list(wrong(given, rail, panels, cut))
     if problems:
-        return Begun(results, (), tuple(lacks), (), tuple(problems))
+        return FirstStroke(results, (), tuple(lacks), (), tuple(problems))
     wanted = [Wanted(wanted_flat(given, panel)[0], cut.sides) for panel in panels]
     ways = _ways(given, panels, wanted, face) if face is not None else []
     taken = _taken(given, ways)
@@ -47,7 +47,7 @@ def begin(given: Given) -> Begun:
     edges = tuple(_edge(given, panel, cut, taken, number) for number, panel in enumerate(panels))
     compared = widths_compared(given, panels, wanted, ways, taken, cut, face) if face is not None else ()
     compared = (*compared, schools_compared(given, panels))
-    return Begun(results, edges, tuple(lacks), compared, times=given.count("windows") or 1)
+    return FirstStroke(results, edges, tuple(lacks), compared, times=given.count("windows") or 1)
 
 
 def _ways(given: Given, panels: Sequence[Panel], wanted: Sequence[Wanted], face: Bolt) -> list[Shared]:
@@ -162,10 +162,7 @@ def _edge(given: Given, panel: Panel, cut: Cut, taken: Shared | None, number: in
         facts |= {"allowance.start": Tie("side"), "allowance.end": Tie("side")}
     facts |= work_facts(given)
     facts |= {
-        "cutting.drop.finished": Tie("drop.finished"),
-        "cutting.drop.heading": Tie("drop.heading"),
-        "cutting.drop.hem": Tie("drop.hem"),
-        "cutting.drop.hem_turns": cut.hem.turns,
+        **drop_facts(cut.hem.turns),
         "cutting.drop.margin": Tie("drop.trim"),
         "cutting.strategy": _strategy(given, panel, taken, number),
     }

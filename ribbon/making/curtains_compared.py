@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from fractions import Fraction
 
-from ribbon.cloth import Bolt, drop_on, drops, plan_lying
+from ribbon.cloth import Bolt, drop_on, drops, plan_lying, sold_says
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import Pin
@@ -15,11 +15,12 @@ from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut
 from ribbon.making.curtains_flat import real_fullness, wanted_flat
 from ribbon.making.panels import Panel
-from ribbon.making.thing import Compared, Row, Solved
+from ribbon.making.thing import Alternative, Compared, Solved
 from ribbon.making.widths import SKIMPY, Shared, Wanted, says_many
 from ribbon.pleats import Quantity
 from ribbon.readings import Joined, Strategy
 
+WIDTHS = "Widths decide"
 _TITLES = {"near": "short of what is wanted", "exact": "to measure", "own": "as many as I say"}
 
 
@@ -48,7 +49,7 @@ def widths_compared(
         rows = [row._replace(taken=row.takes[1] == given.word("widths")) for row in rows]
     return (
         Compared(
-            "Widths decide",
+            WIDTHS,
             f"wanted: {flats} flat each, {write_ratio(given.ratio('fullness') or Fraction(1)).text} times",
             tuple(rows),
         ),
@@ -67,7 +68,9 @@ def schools_compared(given: Given, panels: Sequence[Panel]) -> Compared:
         flats = " and ".join(given.write(flat) for flat in told)
         taken = given.word("fullness_of") == name
         says = "; ".join(told.values())
-        rows.append(Row(("fullness_of", name), title, f"{flats} flat each", says, None, (next(iter(told)),), taken))
+        rows.append(
+            Alternative(("fullness_of", name), title, f"{flats} flat each", says, None, (next(iter(told)),), taken)
+        )
     return Compared("Two schools of fullness", "before widths decide", tuple(rows))
 
 
@@ -77,39 +80,48 @@ def _taking(given: Given, many: int, cut: Cut, face: Bolt) -> tuple[str, Fractio
     if cut.drop is None:
         return says, None
     asked = face.bought(drop_on(face, cut.drop) * many + face.along)
-    return f"{says}, {given.write(asked)}", face.cost(asked)
+    return f"{says}, {sold_says(face, asked, given.unit)}", face.cost(asked)
 
 
-def hidden_row(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt) -> Row | None:
-    """What it takes to cut each panel to measure and hide every join; None where that cannot be told."""
-    found: dict[str, Joined] = {}
-    for panel in panels:
-        one = solved[panel.key]
-        if panel.mirrors in found:  # its widths are those of the panel whose mirror it is
-            found[panel.key] = found[panel.mirrors]
-            continue
-        made = one.whole.only
-        if made is None:
-            return None
-        pins = {**made.section.pins, Quantity.FLAT: Pin(wanted_flat(given, panel)[0].mm)}
-        try:
-            lying = plan_lying(plan(replace(made.section, pins=pins)), one.cutting._replace(strategy=Strategy.FEWEST))
-        except Refusal:
-            return None
-        if lying is None:
-            return None
-        found[panel.key] = lying.joined
-    cuts = [width.cut for joined in found.values() for width in joined.widths]
-    shown = sum(joined.shown for joined in found.values())
-    many = drops(cuts * (given.count("windows") or 1), face.usable)
-    more, cost = _taking(given, many, cut, face)
-    more += f"; {shown} would show all the same" if shown else "; none shows"
-    taken = given.word("widths") == "hidden"
-    bars = cuts[: max(1, len(cuts) // len(panels))]
+MEASURED = {
+    "exact": ("to measure", Strategy.FALL),
+    "hidden": ("to measure, every join hidden", Strategy.FEWEST),
+}
+"""The ways to cut each panel to measure: what each is called, and how its joins are put."""
+
+
+def measured_row(
+    name: str, given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt
+) -> Alternative | None:
+    """What it takes to cut each panel to measure in one of those ways; None where that cannot be told."""
+    title, strategy = MEASURED[name]
     flats = [wanted_flat(given, panel)[0] for panel in panels]
+    found = [_joined(solved[panel.key], flat, strategy) for panel, flat in zip(panels, flats, strict=True)]
+    joined = [one for one in found if one is not None]
+    if len(joined) < len(found):
+        return None
+    cuts = [width.cut for one in joined for width in one.widths]
+    shown = sum(one.shown for one in joined)
+    more, cost = _taking(given, drops(cuts * (given.count("windows") or 1), face.usable), cut, face)
+    if any(one.joins for one in joined):
+        more += f"; {shown} {'join shows' if shown == 1 else 'joins show'}" if shown else "; no join shows"
     full = [real_fullness(given, panel, flat) for panel, flat in zip(panels, flats, strict=True)]
-    says = _flats_say(given, flats, full)
-    return Row(("widths", "hidden"), "to measure, every join hidden", says, more, cost, tuple(bars), taken)
+    bars = tuple(width.cut for width in joined[0].widths)
+    taken = given.word("widths") == name
+    return Alternative(("widths", name), title, _flats_say(given, flats, full), more, cost, bars, taken)
+
+
+def _joined(one: Solved, flat: Length, strategy: Strategy) -> Joined | None:
+    """The widths of a panel were it so wide flat; None where it cannot be joined so."""
+    made = one.whole.only
+    if made is None:
+        return None
+    pins = {**made.section.pins, Quantity.FLAT: Pin(flat.mm)}
+    try:
+        lying = plan_lying(plan(replace(made.section, pins=pins)), one.cutting._replace(strategy=strategy))
+    except Refusal:
+        return None
+    return lying.joined if lying else None
 
 
 def _flats_say(given: Given, flats: Sequence[Length], full: Sequence[Fraction]) -> str:
@@ -119,7 +131,7 @@ def _flats_say(given: Given, flats: Sequence[Length], full: Sequence[Fraction]) 
 
 def _row(
     given: Given, panels: Sequence[Panel], wanted: Sequence[Wanted], one: Shared, cut: Cut, face: Bolt, *, taken: bool
-) -> Row:
+) -> Alternative:
     times = given.count("windows") or 1
     many = drops(one.cuts * times, face.usable)
     full = [real_fullness(given, panel, flat) for panel, flat in zip(panels, one.flat, strict=True)]
@@ -140,4 +152,4 @@ def _row(
     )
     if one.each is not None and not title:
         title = " and ".join(says_many(each) for each in one.each)
-    return Row(("widths", one.name), title, says, more, cost, one.bars(face.usable), taken, warns)
+    return Alternative(("widths", one.name), title, says, more, cost, one.bars(face.usable), taken, warns)

@@ -62,19 +62,24 @@ def cut_of(given: Given) -> Cut:
     )
 
 
+def stands_above(given: Given) -> Length:
+    """How far the heading stands up above where the drop was measured from: over a hook, else not at all."""
+    return given.length("above") if given.fields["above"].asked(given) else ZERO
+
+
 def finished_length(given: Given) -> tuple[Length | None, str]:
     """(how far it falls once made, how that is reckoned); the shortest of several drops is what it goes by."""
     drop = given.least("drop")
     if drop is None:
         return None, ""
     to, write = given.word("to"), given.figure
-    up = given.length("above")
+    up = stands_above(given)
     off = given.length("clear") if to == "clear" else ZERO
     more = given.length("past") if to in ("breaks", "below_sill") else ZERO
     finished = drop + up - off + more
     named = "the shortest drop" if len(given.taken("drop")) > 1 else "drop"
     says = f"{named} {write(drop)}"
-    says += f" + {write(up)} above" if up else ""
+    says += f" + {write(up)} above the hook" if up else ""
     says += f" − {write(off)} clear" if off else ""
     says += f" + {write(more)} further" if more else ""
     return finished, f"{says} = {given.write(finished)}"

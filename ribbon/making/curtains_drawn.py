@@ -7,9 +7,9 @@ from collections.abc import Mapping, Sequence
 from ribbon.cloth import lining_joins, lining_to_cut
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.curtains_cut import finished_length
+from ribbon.making.curtains_cut import finished_length, stands_above
 from ribbon.making.panels import Panel, rail_of
-from ribbon.making.picture import Hung, Label, Picture, Shape, Tape, View, box_of, extent, hanging, mm
+from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.thing import Solved, pleats_say
 
 _DEFAULT_DROP = Length.cm(210)
@@ -24,7 +24,7 @@ def drawn(
         return None
     wide = mm(rail)
     falls = mm(finished_length(given)[0] or _DEFAULT_DROP)
-    top = -mm(given.length("above"))
+    top = -mm(stands_above(given))
     closed = _view(
         given, "closed", wide, top, falls, _closed(given, panels, solved, wide, top, top + falls), tapes=True
     )
@@ -65,7 +65,7 @@ def _floor(given: Given, bottom: float) -> float:
     return mm(drop) if drop is not None else bottom
 
 
-def _labels(given: Given, wide: float, floor: float) -> tuple[Label, ...]:
+def _labels(given: Given, wide: float, floor: float) -> tuple[Caption, ...]:
     to = given.word("to")
     says = {
         "clear": f"clear of the floor by {given.write(given.length('clear'))}",
@@ -74,7 +74,7 @@ def _labels(given: Given, wide: float, floor: float) -> tuple[Label, ...]:
         "sill": "at the sill",
         "below_sill": f"below the sill by {given.write(given.length('past'))}",
     }
-    return (Label((wide + max(70.0, wide * 0.07) + wide * 0.03, floor), says[to]),)
+    return (Caption((wide + max(70.0, wide * 0.07) + wide * 0.03, floor), says[to]),)
 
 
 def _round(x: float, y: float, radius: float) -> tuple[tuple[float, float], ...]:

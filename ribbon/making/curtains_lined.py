@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from ribbon.cloth import Bolt, LiningCut, LiningToCut, apart, lies_on_cloth, lining_joins, lining_to_cut
+from ribbon.cloth import Bolt, LiningCut, LiningToCut, apart, lies_on_cloth, lining_joins, lining_to_cut, sold_says
 from ribbon.cloth.joining import allowed_of
 from ribbon.cloth.says import LINING_WAYS
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.thing import Compared, Row, Solved
+from ribbon.making.thing import Alternative, Compared, Solved
 
 
 def linings(given: Given, panels: Sequence[Solved]) -> list[Compared]:
@@ -28,7 +28,7 @@ def linings(given: Given, panels: Sequence[Solved]) -> list[Compared]:
     return [Compared("Lining ways", f"{' and '.join(wide)} wide, {long} long", tuple(kept))]
 
 
-def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, number: int) -> Row | None:
+def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, number: int) -> Alternative | None:
     cuts = [lining.ways[number] for _, lining in made]
     if any(cut.why_not for cut in cuts):
         return None
@@ -37,13 +37,13 @@ def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, n
     asked = bolt.bought(needed)
     joins = sum(cut.joins for cut in cuts)
     says = f"{joins} {'join' if joins == 1 else 'joins'} in all" if joins else "no join"
-    more = given.write(asked)
+    more = sold_says(bolt, asked, given.unit)
     clear = [gap for gap in (_clear(one, lining, cut) for (one, lining), cut in zip(made, cuts, strict=True)) if gap]
     if clear:
         least = min(clear, key=lambda one: one.mm)
         more += f"; its joins lie {given.write(least)} or more from the face’s"
     taken = all(lining.cut.name == cut.name for (_, lining), cut in zip(made, cuts, strict=True))
-    return Row(
+    return Alternative(
         ("lining_way", cuts[0].name), LINING_WAYS[cuts[0].name], says, more, bolt.cost(asked), cuts[0].widths, taken
     )
 

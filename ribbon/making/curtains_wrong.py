@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from ribbon.errors import Problem
 from ribbon.lengths import ZERO, Length, typed_number, write_ratio
 from ribbon.making.asked import Given
+from ribbon.making.cannot import long_returns, nought, too_many
 from ribbon.making.curtains_cut import Cut
 from ribbon.making.curtains_flat import field_of, measured_panel, wanted_flat
 from ribbon.making.panels import Panel, panels_many
@@ -16,7 +17,7 @@ _MOST_PANELS, _MOST_WINDOWS, _MOST_WIDTHS_EACH = 12, 40, 60
 
 def wrong(given: Given, rail: Length | None, panels: Sequence[Panel], cut: Cut) -> list[Problem]:
     """Everything about the measures and choices that cannot be, each with a way out."""
-    found = _nought(given)
+    found = nought(given, ("rail", "window", "drop"))
     if rail is not None:
         found += _of_panels(given, panels)
         found += _along_the_rail(given, rail)
@@ -26,21 +27,6 @@ def wrong(given: Given, rail: Length | None, panels: Sequence[Panel], cut: Cut) 
 
 def _problem(code: str, path: str, value: object, message: str, way_out: str) -> Problem:
     return Problem(code, path, str(value), message, way_out)
-
-
-def _nought(given: Given) -> list[Problem]:
-    found = []
-    for name in ("rail", "window", "drop"):
-        taken = given.measures.get(name, ())
-        for number, one in enumerate(taken):
-            if one <= ZERO:
-                path = f"measures.{name}.{number}" if len(taken) > 1 else f"measures.{name}"
-                found.append(
-                    _problem(
-                        "not_positive", path, given.write(one), "nought cannot be", "measure again, or leave it out"
-                    )
-                )
-    return found
 
 
 def _of_panels(given: Given, panels: Sequence[Panel]) -> list[Problem]:
@@ -72,20 +58,7 @@ def _of_panels(given: Given, panels: Sequence[Panel]) -> list[Problem]:
 
 
 def _along_the_rail(given: Given, rail: Length) -> list[Problem]:
-    found, write = [], given.write
-    for name in ("return_left", "return_right"):
-        length = given.length(name)
-        if length >= rail:
-            says = f"a return of {write(length)} is wider than the curtain along its rail, {write(rail)}"
-            found.append(
-                _problem(
-                    "too_wide",
-                    f"measures.{name}",
-                    write(length),
-                    says,
-                    "measure from the rail back to the wall, a hand at most",
-                )
-            )
+    found, write = long_returns(given, rail), given.write
     overlap = given.length("overlap")
     if overlap >= rail and given.fields["overlap"].asked(given):
         says = f"panels cannot cross by {write(overlap)} on a rail of {write(rail)}"
@@ -151,19 +124,7 @@ def _of_the_cloth(given: Given, cut: Cut) -> list[Problem]:
 
 
 def _numbers(given: Given) -> list[Problem]:
-    found = []
-    for name, most, asked in (("panels", _MOST_PANELS, "panels"), ("windows", _MOST_WINDOWS, "windows")):
-        many = given.count(name)
-        if many is not None and not 1 <= many <= most:
-            found.append(
-                Problem(
-                    "out_of_range",
-                    f"choices.{name}",
-                    str(many),
-                    f"{many} {asked} cannot be planned at once",
-                    f"use 1 to {most}",
-                )
-            )
+    found = [*too_many(given, "panels", _MOST_PANELS, "panels"), *too_many(given, "windows", _MOST_WINDOWS, "windows")]
     each = given.ratio("widths_each")
     if (
         given.word("widths") == "own"

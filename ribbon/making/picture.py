@@ -43,7 +43,7 @@ class Tape(NamedTuple):
     side: str = "above"
 
 
-class Label(NamedTuple):
+class Caption(NamedTuple):
     """Words at a place."""
 
     at: Point
@@ -58,7 +58,7 @@ class View:
     box: tuple[float, float, float, float]
     shapes: tuple[Shape, ...]
     tapes: tuple[Tape, ...] = ()
-    labels: tuple[Label, ...] = ()
+    labels: tuple[Caption, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -47,6 +47,12 @@ def work_facts(given: Given) -> dict[str, EdgeFact]:
     return found
 
 
+def drop_facts(hem_turns: int) -> dict[str, EdgeFact]:
+    """How an edge falls, as the thing has it: its length, its heading, its hem."""
+    tied: dict[str, EdgeFact] = {f"cutting.drop.{name}": Tie(f"drop.{name}") for name in ("finished", "heading", "hem")}
+    return tied | {"cutting.drop.hem_turns": hem_turns}
+
+
 @dataclass(frozen=True, slots=True)
 class EdgeFacts:
     """An edge of a thing: its name, what it is called, and its facts, each by its field in dots: ``pins.finished``.
@@ -68,7 +74,7 @@ class Lack(NamedTuple):
     says: str
 
 
-class Row(NamedTuple):
+class Alternative(NamedTuple):
     """One of several ways that stand beside each other by what they come to.
 
     `takes` is the choice that takes it: (field, value); `bars` are its parts in millimetres, for a small drawing.
@@ -89,11 +95,11 @@ class Compared(NamedTuple):
 
     title: str
     says: str
-    rows: tuple[Row, ...]
+    rows: tuple[Alternative, ...]
 
 
 @dataclass(frozen=True, slots=True)
-class Begun:
+class FirstStroke:
     """The first stroke: what the thing comes to before its edges are solved.
 
     `results` by name; `edges` in the order in which they are made; `lacks` what is not known yet.
@@ -192,8 +198,8 @@ class Thing:
     title: str
     asks: str
     fields: tuple[Field, ...]
-    begin: Callable[[Given], Begun]
-    finish: Callable[[Given, Begun, Mapping[str, Solved]], Made]
+    begin: Callable[[Given], FirstStroke]
+    finish: Callable[[Given, FirstStroke, Mapping[str, Solved]], Made]
     typical: Mapping[str, str] = field(default_factory=dict)
     colour: str = "#e3d6b4"
 

@@ -6,16 +6,16 @@ from collections.abc import Mapping
 from fractions import Fraction
 
 from ribbon.cloth import edge_pieces, totals
-from ribbon.errors import Problem
 from ribbon.lengths import ZERO, Length, write_ratio
-from ribbon.making.asked import Default, Field, Given, Sort
+from ribbon.making.asked import Assumption, Field, Given, Sort
+from ribbon.making.cannot import long_returns, nought, too_many
 from ribbon.making.panels import rail_of
 from ribbon.making.picture import Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.recipes import Turned, heading, hem
 from ribbon.making.thing import (
-    Begun,
     EdgeFact,
     EdgeFacts,
+    FirstStroke,
     Lack,
     Made,
     Making,
@@ -25,6 +25,7 @@ from ribbon.making.thing import (
     Result,
     Solved,
     Tie,
+    drop_facts,
     pleats_say,
     work_facts,
 )
@@ -40,7 +41,7 @@ FIELDS: tuple[Field, ...] = (
         "How far it goes on to the left.",
         measure=True,
         group="The window",
-        default=Default(Length.cm(15), "over the curtains’ ends", Length.inches(6)),
+        default=Assumption(Length.cm(15), "over the curtains’ ends", Length.inches(6)),
     ),
     Field(
         "beyond_right",
@@ -48,7 +49,7 @@ FIELDS: tuple[Field, ...] = (
         "How far it goes on to the right.",
         measure=True,
         group="The window",
-        default=Default(Length.cm(15), "over the curtains’ ends", Length.inches(6)),
+        default=Assumption(Length.cm(15), "over the curtains’ ends", Length.inches(6)),
     ),
     Field("drop", "Drop", "How far it falls, seen from the room.", measure=True, first=True, several=True),
     Field(
@@ -57,7 +58,7 @@ FIELDS: tuple[Field, ...] = (
         "From the rail back to the wall at the left end.",
         measure=True,
         group="How it hangs",
-        default=Default(ZERO, "none was measured"),
+        default=Assumption(ZERO, "none was measured"),
     ),
     Field(
         "return_right",
@@ -65,23 +66,24 @@ FIELDS: tuple[Field, ...] = (
         "From the rail back to the wall at the right end.",
         measure=True,
         group="How it hangs",
-        default=Default(ZERO, "none was measured"),
+        default=Assumption(ZERO, "none was measured"),
     ),
     Field(
         "heading",
         "Pleats",
         "What its row is made of.",
         Sort.WORD,
+        line=True,
         first=True,
         options=KINDS,
-        default=Default("box", "box pleats stand square along a rail"),
+        default=Assumption("box", "box pleats stand square along a rail"),
     ),
     Field(
         "size",
         "One pleat about",
         "How wide one box or one space is along the rail.",
         first=True,
-        default=Default(Length.cm(10), "reads well from below", Length.inches(4)),
+        default=Assumption(Length.cm(10), "reads well from below", Length.inches(4)),
         asked=lambda given: given.word("heading") != "gather",
     ),
     Field(
@@ -89,8 +91,9 @@ FIELDS: tuple[Field, ...] = (
         "Fullness",
         "How many times as much cloth as it covers.",
         Sort.RATIO,
+        way=True,
         first=True,
-        default=Default(Fraction(2), "twice is usual for gathers"),
+        default=Assumption(Fraction(2), "twice is usual for gathers"),
         asked=lambda given: given.word("heading") == "gather",
     ),
     Field(
@@ -98,39 +101,41 @@ FIELDS: tuple[Field, ...] = (
         "It is fixed",
         "To a tape along a rail, or to a board.",
         Sort.WORD,
+        line=True,
         group="How it hangs",
         options=(("tape", "by a tape"), ("board", "to a board")),
-        default=Default("tape", "it comes off to be washed"),
+        default=Assumption("tape", "it comes off to be washed"),
     ),
     Field(
         "heading_depth",
         "Top allowance",
         "What is turned in or sewn under at the top.",
         group="Top, hem and sides",
-        default=Default(Length.cm(2), "enough to sew to a tape", Length.inches(Fraction(1, 2))),
+        default=Assumption(Length.cm(2), "enough to sew to a tape", Length.inches(Fraction(1, 2))),
     ),
     Field(
         "hem",
         "Hem",
         "How the hem is turned up.",
         Sort.WORD,
+        way=True,
         group="Top, hem and sides",
         options=(("double", "double"), ("turned", "a turning and a depth")),
-        default=Default("double", "it shows no edge from below"),
+        default=Assumption("double", "it shows no edge from below"),
     ),
     Field(
         "hem_depth",
         "Hem’s depth",
         "How deep the hem is seen.",
         group="Top, hem and sides",
-        default=Default(Length.cm(3), "light enough to pleat", Length.inches(1)),
+        default=Assumption(Length.cm(3), "light enough to pleat", Length.inches(1)),
     ),
     Field(
         "hem_turning",
         "Hem’s turning",
         "The small turning inside the hem.",
         group="Top, hem and sides",
-        default=Default(Length.cm(1), "enough to catch", Length.inches(Fraction(1, 2))),
+        default=Assumption(Length.cm(1), "enough to catch", Length.inches(Fraction(1, 2))),
         asked=lambda given: given.word("hem") == "turned",
     ),
     Field(
@@ -138,16 +143,17 @@ FIELDS: tuple[Field, ...] = (
         "Sides’ depth",
         "What each end is turned in by.",
         group="Top, hem and sides",
-        default=Default(Length.cm(Fraction(3, 2)), "a plain side", Length.inches(Fraction(1, 2))),
+        default=Assumption(Length.cm(Fraction(3, 2)), "a plain side", Length.inches(Fraction(1, 2))),
     ),
     Field(
         "press",
         "Pressed",
         "Whether each fold is pressed before the next covers it, or all of them once they are basted.",
         Sort.WORD,
+        way=True,
         group="Top, hem and sides",
         options=(("each", "each as it is folded"), ("last", "all together, once basted")),
-        default=Default("each", "sharp, and nothing shifts beneath"),
+        default=Assumption("each", "sharp, and nothing shifts beneath"),
         asked=lambda given: given.word("heading") != "gather",
     ),
     Field(
@@ -155,9 +161,11 @@ FIELDS: tuple[Field, ...] = (
         "Lining",
         "None, or a facing of the same length behind it.",
         Sort.WORD,
+        line=True,
+        way=True,
         group="Lining",
         options=(("none", "none"), ("loose", "loose behind it")),
-        default=Default("none", "say if it has one"),
+        default=Assumption("none", "say if it has one"),
     ),
     Field(
         "windows",
@@ -165,7 +173,7 @@ FIELDS: tuple[Field, ...] = (
         "How many are made alike.",
         Sort.COUNT,
         group="How it hangs",
-        default=Default(1, "one"),
+        default=Assumption(1, "one"),
     ),
     Field("shop", "A shop asked", "What a shop asked for the same.", Sort.PRICE, group="Cost"),
 )
@@ -179,7 +187,7 @@ def _hem(given: Given) -> Turned:
     return hem(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))
 
 
-def begin(given: Given) -> Begun:
+def begin(given: Given) -> FirstStroke:
     """The first stroke: the row, as wide as the rail and its returns."""
     rail, reckoned = rail_of(given)
     drop = given.least("drop")
@@ -196,11 +204,15 @@ def begin(given: Given) -> Begun:
         "side": Result(given.length("side_depth"), "turned in at each end"),
     }
     if rail is None:
-        return Begun(results, (), tuple(lacks), (), ())
+        return FirstStroke(results, (), tuple(lacks), (), ())
     left, right = given.length("return_left"), given.length("return_right")
-    problems = _wrong(given, rail)
+    problems = [
+        *nought(given, ("rail", "window", "drop")),
+        *long_returns(given, rail),
+        *too_many(given, "windows", 40, "windows"),
+    ]
     if problems:
-        return Begun(results, (), tuple(lacks), (), tuple(problems))
+        return FirstStroke(results, (), tuple(lacks), (), tuple(problems))
     finished = rail + left + right
     ends = "".join(f" + return {given.figure(one)}" for one in (left, right) if one)
     results |= {
@@ -216,7 +228,7 @@ def begin(given: Given) -> Begun:
         results[f"{KEY}.flat"] = Result(
             flat, f"{write_ratio(times).text} × {given.figure(rail)}{ends} = {given.write(flat)}"
         )
-    return Begun(results, (_edge(given, left, right, below),), tuple(lacks), times=given.count("windows") or 1)
+    return FirstStroke(results, (_edge(given, left, right, below),), tuple(lacks), times=given.count("windows") or 1)
 
 
 def _edge(given: Given, left: Length, right: Length, below: Turned) -> EdgeFacts:
@@ -231,46 +243,13 @@ def _edge(given: Given, left: Length, right: Length, below: Turned) -> EdgeFacts
             facts |= {f"{end}.width": Tie(f"{KEY}.{end}"), f"{end}.name": "return"}
     facts |= {"allowance.start": Tie("side"), "allowance.end": Tie("side")}
     facts |= work_facts(given)
-    facts |= {
-        "cutting.drop.finished": Tie("drop.finished"),
-        "cutting.drop.heading": Tie("drop.heading"),
-        "cutting.drop.hem": Tie("drop.hem"),
-        "cutting.drop.hem_turns": below.turns,
-    }
+    facts |= drop_facts(below.turns)
     if given.word("lining") == "loose":
         facts |= {"cutting.lining.hem_turns": 1, "cutting.lining.tube": False}
     return EdgeFacts(KEY, "Valance", facts)
 
 
-def _wrong(given: Given, rail: Length) -> list[Problem]:
-    found = [
-        Problem(
-            "not_positive", f"measures.{name}", given.write(one), "nought cannot be", "measure again, or leave it out"
-        )
-        for name in ("rail", "drop")
-        for one in given.measures.get(name, ())
-        if one <= ZERO
-    ]
-    for name in ("return_left", "return_right"):
-        length = given.length(name)
-        if length >= rail > ZERO:
-            says = f"a return of {given.write(length)} is wider than the rail"
-            found += [
-                Problem(
-                    "too_wide", f"measures.{name}", given.write(length), says, "measure from the rail back to the wall"
-                )
-            ]
-    windows = given.count("windows")
-    if windows is not None and not 1 <= windows <= 40:
-        found += [
-            Problem(
-                "out_of_range", "choices.windows", str(windows), f"{windows} cannot be planned at once", "use 1 to 40"
-            )
-        ]
-    return found
-
-
-def finish(given: Given, begun: Begun, solved: Mapping[str, Solved]) -> Made:
+def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
     """The second stroke."""
     one, rail = solved.get(KEY), rail_of(given)[0]
     if one is None or rail is None:

@@ -14,9 +14,9 @@ from ribbon.errors import Refusal
 from ribbon.lengths import Length
 from ribbon.making import (
     THINGS,
-    Begun,
     Compared,
     Field,
+    FirstStroke,
     Given,
     Made,
     Making,
@@ -28,7 +28,7 @@ from ribbon.making import (
     pleats_say,
     says_value,
 )
-from ribbon.making.curtains_made import shop_says
+from ribbon.making.costs import shop_says
 from server.making.edges import MadeEdge, edges_of
 from server.making.out import (
     ComparedOut,
@@ -60,7 +60,7 @@ class ThingMade(NamedTuple):
     said: ThingSpec
     read: ReadThing
     cloths: Mapping[str, ClothSpec]
-    begun: Begun
+    begun: FirstStroke
     edges: Mapping[str, MadeEdge]
     made: Made
     bought: WorkPlans | None
@@ -167,7 +167,7 @@ def _made(thing: Thing, given: Given, unit: str, cloths: Mapping[str, ClothSpec]
     return thing.finish(given, begun, {name: one.solved for name, one in edges.items() if one.solved})
 
 
-def _bought(given: Given, begun: Begun, edges: Mapping[str, MadeEdge], made: Made) -> WorkPlans | None:
+def _bought(given: Given, begun: FirstStroke, edges: Mapping[str, MadeEdge], made: Made) -> WorkPlans | None:
     """What is bought, by a quick cutting plan; None while nothing can be cut."""
     if not made.pieces:
         return None
@@ -196,6 +196,8 @@ def _field(given: Given, one: Field) -> FieldOut:
         "measure": one.measure,
         "first": one.first,
         "several": one.several,
+        "line": one.line,
+        "way": one.way,
         "group": one.group,
         "options": [{"name": name, "says": says} for name, says in one.options],
         "assumed": says_value(given, default.value(imperial=given.imperial)) if default else "",
@@ -216,7 +218,7 @@ def _result(given: Given, one: Result) -> ResultOut:
     }
 
 
-def _edge(one: MadeEdge, begun: Begun, given: Given, *, plans: bool) -> MadeEdgeOut:
+def _edge(one: MadeEdge, begun: FirstStroke, given: Given, *, plans: bool) -> MadeEdgeOut:
     whole = one.whole
     kept = one.kept
     plan = answer_of(one.given) if plans and one.given is not None and whole is not None else None

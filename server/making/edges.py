@@ -11,7 +11,7 @@ from pydantic import ValidationError
 from ribbon.edge import EdgePlan
 from ribbon.effort import effort
 from ribbon.errors import Problem, Refusal
-from ribbon.making import Begun, EdgeFacts, Solved
+from ribbon.making import EdgeFacts, FirstStroke, Solved
 from server.making.ties import Spec, base_spec, loosened, merged, mirrored, ties_of, untied
 from server.plans.bounds import held, planned
 from server.wire.cloth import ClothSpec
@@ -47,7 +47,7 @@ class MadeEdge:
 
 
 def edges_of(
-    begun: Begun, unit: str, cloths: Mapping[str, ClothSpec], own: Mapping[str, Mapping[str, Any]]
+    begun: FirstStroke, unit: str, cloths: Mapping[str, ClothSpec], own: Mapping[str, Mapping[str, Any]]
 ) -> dict[str, MadeEdge]:
     """Every edge of a thing, solved where it can be."""
     found: dict[str, MadeEdge] = {}

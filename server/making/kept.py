@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
-from ribbon.making import THINGS, Begun
+from ribbon.making import THINGS, FirstStroke
 from server.making.read_thing import read_thing
 from server.making.ties import Spec, base_spec, loosened, merged, mirrored, own_facts, untied
 from server.wire.cloth import ClothSpec
@@ -17,7 +17,7 @@ from server.wire.work import ThingSpec
 Document = dict[str, Any]
 
 
-def _begun(thing: Any, cloths: Mapping[str, Any]) -> Begun | None:
+def _begun(thing: Any, cloths: Mapping[str, Any]) -> FirstStroke | None:
     """The first stroke of a thing as it is kept; None where there is none, or its measures cannot be read."""
     if not isinstance(thing, Mapping):
         return None

@@ -21,7 +21,7 @@ class OptionOut(TypedDict):
 class FieldOut(TypedDict):
     """One measure or choice: what it is called, where the tape goes or what it changes, what it holds.
 
-    `first` ones are asked first, the others stand in `group`; `assumed` is what is taken where nothing is said, and `why`;
+    `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits; `assumed` is what is taken where nothing is said, and `why`;
     `asked` tells whether it matters as things are.
     """
 
@@ -32,6 +32,8 @@ class FieldOut(TypedDict):
     measure: bool
     first: bool
     several: bool
+    line: bool
+    way: bool
     group: str
     options: list[OptionOut]
     assumed: str

@@ -142,7 +142,7 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
             "measures": {"rail": "62 in", "drop": "41 1/2 in", "return_left": "0", "return_right": "0", "panel": "150 in"},
             "choices": {"divides": "one_way", "ends": "space", "spacing": "3 1/2 in", "side_depth": "3/4 in"},
         },
-        {},
+        {"face": {"name": "Bunk cotton", "unit": "in", "colour": "#7a8f6b"}},
     ),
     (
         "Reading-room curtains",

@@ -128,7 +128,7 @@ def test_what_cannot_be_is_said_beside_its_field_and_the_picture_stays(page: Pag
 
 def test_several_places_and_the_hemmed_panel(page: Page) -> None:
     slip = curtains(page)
-    page.get_by_role("button", name="Drop: more places").click()
+    page.get_by_role("button", name="Drop: places").click()
     page.get_by_label("Drop, place 2").fill("212.5")
     expect(slip).to_contain_text("The drop differs by 1.5 cm")
     page.get_by_text("Measured on the way").click()

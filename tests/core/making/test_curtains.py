@@ -9,7 +9,7 @@ import pytest
 
 from ribbon.cloth import Bolt
 from ribbon.lengths import UNITS, Length, read_length, read_ratio
-from ribbon.making import THINGS, Begun, Given
+from ribbon.making import THINGS, FirstStroke, Given
 
 CURTAINS = THINGS["curtains"]
 cm = Length.cm
@@ -27,11 +27,11 @@ def given(measures: dict[str, Any] | None = None, cloth: Bolt | None = None, **c
     return Given(CURTAINS.by_name, read, {"fullness": read_ratio("2.2"), **choices}, bolts)
 
 
-def begun(*args: Any, **choices: Any) -> Begun:
+def begun(*args: Any, **choices: Any) -> FirstStroke:
     return CURTAINS.begin(given(*args, **choices))
 
 
-def length(found: Begun, name: str) -> Length:
+def length(found: FirstStroke, name: str) -> Length:
     value = found.results[name].value
     assert isinstance(value, Length)
     return value

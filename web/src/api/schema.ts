@@ -2218,7 +2218,7 @@ export interface components {
          * FieldOut
          * @description One measure or choice: what it is called, where the tape goes or what it changes, what it holds.
          *
-         *     `first` ones are asked first, the others stand in `group`; `assumed` is what is taken where nothing is said, and `why`;
+         *     `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits; `assumed` is what is taken where nothing is said, and `why`;
          *     `asked` tells whether it matters as things are.
          */
         FieldOut: {
@@ -2230,6 +2230,8 @@ export interface components {
             first: boolean;
             /** Group */
             group: string;
+            /** Line */
+            line: boolean;
             /** Measure */
             measure: boolean;
             /** Name */
@@ -2242,6 +2244,8 @@ export interface components {
             sort: string;
             /** Title */
             title: string;
+            /** Way */
+            way: boolean;
             /** Where */
             where: string;
             /** Why */

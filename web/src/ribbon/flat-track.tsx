@@ -153,9 +153,9 @@ function EndName({ says, a, b }: { says: string; a: number; b: number }) {
       fontWeight={650}
       textAnchor="middle"
       dominantBaseline="central"
-      fill="var(--on-cloth)"
-      stroke="var(--cloth-line)"
-      strokeWidth={3}
+      fill="var(--soot)"
+      stroke="var(--cloth-under)"
+      strokeWidth={4}
       paintOrder="stroke"
       transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
     >

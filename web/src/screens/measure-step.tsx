@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Cloth, Thing, ThingAnswer, Work } from "../api/client";
+import type { Cloth, Thing, ThingAnswer, ThingField, Work } from "../api/client";
 import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence } from "../parts/pleat/pin-tile";
@@ -70,11 +70,13 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               onCloth("face", { unit: thing.unit ?? "cm", ...rest, usable }, "usable");
             }}
           />
-          <ColourField
-            name="Its colour"
-            value={face.stripes?.[0]?.colour ?? face.colour}
-            onPick={(colour) => onCloth("face", { unit: thing.unit ?? "cm", ...face, colour }, "colour")}
-          />
+          {!face.stripes?.length && (
+            <ColourField
+              name="Its colour"
+              value={face.colour}
+              onPick={(colour) => onCloth("face", { unit: thing.unit ?? "cm", ...face, colour }, "colour")}
+            />
+          )}
         </div>
         <WhereLine
           asks={asks}
@@ -92,24 +94,14 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               lit={lit}
               onLight={setLit}
               onType={onTag}
-              height={410}
+              height={350}
             />
             {!made.results.rail && (
               <p className="m-0 text-sm text-smoke">Drawn from usual measures until yours are typed.</p>
             )}
           </div>
         )}
-        {made.picture && (
-          <details className="text-sm text-smoke">
-            <summary className="min-h-11 content-center">The picture in words</summary>
-            {[...made.picture.says, ...(made.picture.views[0]?.tapes.map((tape) => tape.says) ?? [])].map((line) => (
-              <p key={line} className="m-0 first-letter:uppercase">
-                <Figure>{line}</Figure>
-              </p>
-            ))}
-          </details>
-        )}
-        <General problems={problems} />
+        <General problems={problems} fields={made.fields} />
         <div className="mt-4 grid gap-4">
           {made.compared.map((one) => (
             <WaysCompared key={one.title} compared={one} onTake={choose} />
@@ -130,16 +122,16 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
   );
 }
 
-const OF_A_FIELD = /^(measures|choices|cloths)\./;
-
-/** What is wrong with the thing as a whole. */
-function General({ problems }: { problems: ThingMade["problems"] }) {
-  const general = problems.filter((one) => !OF_A_FIELD.test(one.path));
-  const others = problems.filter((one) => OF_A_FIELD.test(one.path));
-  if (!general.length && !others.length) return null;
+/** What is wrong and stands beside no field that is in sight. */
+function General({ problems, fields }: { problems: ThingMade["problems"]; fields: ThingField[] }) {
+  const inSight = new Set(fields.filter((one) => one.first && !one.options.length).map((one) => one.name));
+  const general = problems.filter(
+    (one) => one.path !== "cloths.face.usable" && !inSight.has(one.path.split(".")[1] ?? ""),
+  );
+  if (!general.length) return null;
   return (
     <div role="alert" className="my-1 border-l-[6px] border-madder pl-3">
-      {[...general, ...others].map((one) => (
+      {general.map((one) => (
         <p key={one.path + one.message} className="m-0 font-semibold">
           <Figure>{`${sentence(one.message)} ${sentence(one.way_out)}`}</Figure>
         </p>

@@ -5,7 +5,7 @@ import { SmallFront } from "../parts/pleat/glance";
 import { sentence } from "../parts/pleat/pin-tile";
 import type { KindName } from "../state/spec";
 import { STARTS, started } from "../state/starts";
-import { edgeBy, thingBy, useWays } from "../state/use-ways";
+import { clothOf, edgeBy, thingBy, useWays } from "../state/use-ways";
 import { ThingTile, useThings } from "./new-work";
 
 /** The edge that a start sets out, as the list of works shows one. */
@@ -58,6 +58,7 @@ export function Start(props: {
               void make(
                 ask<Work>("POST", "/works", {
                   name: row.title,
+                  cloths: clothOf(row, unit),
                   thing: thingBy(ways, row, unit),
                 }),
               )

@@ -9,20 +9,6 @@ import { useTitle } from "../state/use-title";
 import { useWays } from "../state/use-ways";
 import { useThings } from "./new-work";
 
-const SCHOOLS = [
-  "fullness_of",
-  "fullness",
-  "widths",
-  "heading",
-  "top",
-  "hem",
-  "hem_when",
-  "side",
-  "lining",
-  "lining_way",
-  "press",
-];
-
 /** My ways: what a sewist is used to, kept once, the default of each new work. */
 export function WaysScreen() {
   const found = useWays();
@@ -78,8 +64,7 @@ function Laid({ kept, said, onSaid }: { kept: WaysKept; said: string; onSaid: (s
   };
   const fields = new Map<string, ThingField>();
   for (const row of things.data ?? [])
-    for (const field of row.fields)
-      if (SCHOOLS.includes(field.name) && !fields.has(field.name)) fields.set(field.name, field);
+    for (const field of row.fields) if (field.way && !fields.has(field.name)) fields.set(field.name, field);
   return (
     <form
       onSubmit={(event) => {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { ask, type SectionSpec, type Thing, type ThingRow, type Ways, type WaysKept } from "../api/client";
+import { ask, type Cloth, type SectionSpec, type Thing, type ThingRow, type Ways, type WaysKept } from "../api/client";
 
 /** What the sewist is used to, as it is kept. */
 export function useWays() {
@@ -38,4 +38,10 @@ export function edgeBy(ways: Ways): Partial<SectionSpec> {
     ...(ways.seam ? { allowance: { seam: ways.seam } } : {}),
     ...(ways.machine ? { machine: ways.machine } : {}),
   };
+}
+
+/** The cloth that a new thing begins with: nothing is known of it but the colour that it is drawn in. */
+export function clothOf(row: ThingRow, unit: "cm" | "in"): Record<string, Cloth> {
+  const colour = row.picture?.colours.face;
+  return colour ? { face: { unit, colour } } : {};
 }

@@ -33,7 +33,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
   const view = picture.views[Math.min(chosen, picture.views.length - 1)];
   if (!view) return null;
   const narrow = width < 560;
-  const aside = narrow ? { x: 12, y: 14 } : { x: 140, y: 40 };
+  const aside = narrow ? { x: 12, y: 14 } : { x: 140, y: 34 };
   const tall = narrow ? Math.min(height, width * 0.95) : height;
   const fit = fitted(view, width, tall, aside);
   const field = (name: string) => fields.find((one) => one.name === name);
@@ -48,7 +48,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
             <text
               key={label.says}
               x={Math.min(fit.x(label.x), width - 6.8 * label.says.length - 4)}
-              y={fit.y(label.y) - 8}
+              y={fit.y(label.y) - 22}
               fontSize="14"
               fill="var(--smoke)"
             >
@@ -124,6 +124,14 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
               {VIEWS[one.name] ?? one.name}
             </button>
           ))}
+        <details className="grow text-sm text-smoke">
+          <summary className="min-h-11 content-center">The picture in words</summary>
+          {[...picture.says, ...view.tapes.map((tape) => tape.says)].map((line) => (
+            <p key={line} className="m-0 first-letter:uppercase">
+              {line}
+            </p>
+          ))}
+        </details>
       </figcaption>
     </figure>
   );

@@ -88,12 +88,9 @@ function Sheet({
           const room = upright ? wide : long;
           const thick = upright ? long : wide;
           const beside = !upright && thick <= 34; // a thin piece has its name beside its arrow, not under it
-          const label =
-            room > piece.name.length * 7.6 + (beside ? 56 : 0) && thick > 15
-              ? piece.name
-              : room > 48 && thick > 15
-                ? short(piece.name)
-                : "";
+          const fits = (name: string) => room > name.length * 7.6 + (beside ? 56 : 0);
+          const names = shorter(piece.name);
+          const label = thick > 15 ? (names.find(fits) ?? (room > 48 ? names.at(-1) : "") ?? "") : "";
           return (
             <g key={piece.key}>
               <title>{`${piece.name}: ${piece.wide.text} across, ${piece.long.text} along${piece.on_fold ? ", cut on the fold" : ""}`}</title>
@@ -101,7 +98,7 @@ function Sheet({
               {piece.on_fold && (
                 <path
                   d={`M${x} ${cy}H${x + long}`}
-                  stroke="var(--on-cloth)"
+                  stroke="var(--cloth-shade)"
                   strokeWidth={1.2}
                   strokeDasharray="8 3 2 3"
                 />
@@ -164,14 +161,16 @@ function Arrow({ x, y, long, turns }: { x: number; y: number; long: number; turn
       d={path}
       transform={`translate(${x} ${y + off}) rotate(${-90 * turns})`}
       fill="none"
-      stroke="var(--on-cloth)"
+      stroke="var(--cloth-shade)"
       strokeWidth={1.8}
     />
   );
 }
 
-function short(name: string): string {
-  return name.replace(/^.*, (?:width|strip|lining) (\d+) of (\d+)$/, "$1 of $2");
+/** A name and its shorter forms: "Left panel, width 1 of 2", "Left panel, 1 of 2", "1 of 2". */
+function shorter(name: string): string[] {
+  const [, piece, number] = name.match(/^(.*), (?:width|strip|lining) (\d+ of \d+)$/) ?? [];
+  return piece && number ? [name, `${piece}, ${number}`, number] : [name];
 }
 
 function PieceList({ plan }: { plan: Plan }) {

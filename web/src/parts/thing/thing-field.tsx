@@ -1,4 +1,4 @@
-import { useId, useState } from "react";
+import { type ReactNode, useId, useState } from "react";
 import type { Problem, Thing, ThingField } from "../../api/client";
 import { Figure } from "../controls/figure";
 import { sentence } from "../pleat/pin-tile";
@@ -101,46 +101,49 @@ function MeasureField({ field, asks }: { field: ThingField; asks: Asks }) {
             value={text}
             asks={asks}
             onType={(typed) => put(at, typed)}
+            beside={
+              field.several && !more ? (
+                <button
+                  type="button"
+                  className="-my-2 min-h-9 text-sm font-semibold text-woad hover:underline"
+                  aria-label={`${field.title}: places`}
+                  title="Measured in more than one place"
+                  onClick={() => {
+                    setMore(true);
+                    asks.onMeasure(field.name, [...places, ""]);
+                  }}
+                >
+                  + places
+                </button>
+              ) : null
+            }
           />
         ))}
       </div>
-      {field.several &&
-        (more ? (
-          <span className="flex flex-wrap">
-            <button
-              type="button"
-              className="press -ml-3 text-sm"
-              onClick={() => asks.onMeasure(field.name, [...places, ""])}
-            >
-              One more place
-            </button>
-            {places.length > 1 && (
-              <button
-                type="button"
-                className="press text-sm"
-                onClick={() => {
-                  const kept = places.slice(0, -1);
-                  asks.onMeasure(field.name, kept.length > 1 ? kept : (kept[0] ?? ""));
-                  if (kept.length < 2) setMore(false);
-                }}
-              >
-                Take the last away
-              </button>
-            )}
-          </span>
-        ) : (
+      {field.several && more && (
+        <span className="flex flex-wrap">
           <button
             type="button"
-            className="min-h-9 text-left text-sm font-semibold text-woad hover:underline"
-            aria-label={`${field.title}: more places`}
-            onClick={() => {
-              setMore(true);
-              asks.onMeasure(field.name, [...places, ""]);
-            }}
+            className="press -ml-3 text-sm"
+            onClick={() => asks.onMeasure(field.name, [...places, ""])}
           >
-            more places
+            One more place
           </button>
-        ))}
+          {places.length > 1 && (
+            <button
+              type="button"
+              className="press text-sm"
+              onClick={() => {
+                const kept = places.slice(0, -1);
+                asks.onMeasure(field.name, kept.length > 1 ? kept : (kept[0] ?? ""));
+                if (kept.length < 2) setMore(false);
+              }}
+            >
+              Take the last away
+            </button>
+          )}
+        </span>
+      )}
     </div>
   );
 }
@@ -152,6 +155,8 @@ function Entry(props: {
   value: string;
   asks: Asks;
   onType: (text: string) => void;
+  /** What stands beside its name. */
+  beside?: ReactNode;
 }) {
   const { field, asks, path } = props;
   const id = useId();
@@ -162,7 +167,10 @@ function Entry(props: {
   const lit = asks.lit === field.name;
   return (
     <div className={`flex ${field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}>
-      <label htmlFor={id}>{props.label}</label>
+      <span className="flex items-center justify-between">
+        <label htmlFor={id}>{props.label}</label>
+        {props.beside}
+      </span>
       <input
         id={id}
         className={`field text-base font-normal ${lit ? "bg-madder-wash" : ""}`}

@@ -4,9 +4,9 @@ import { AskedField, type Asks, assumedOf, choiceOf, stateOf } from "./thing-fie
 
 /** The choices that matter first, as a line of words that open. */
 export function WordsLine({ asks }: { asks: Asks }) {
-  const words = asks.fields.filter((one) => one.asked && one.options.length > 0 && LINE.test(one.name));
+  const words = asks.fields.filter((one) => one.asked && one.line);
   return (
-    <p className="m-0 flex flex-wrap items-center gap-x-5">
+    <p className="m-0 flex flex-wrap items-center gap-x-4">
       {words.map((field) => (
         <label key={field.name} className="inline-flex items-center gap-1 text-smoke">
           {field.title.toLowerCase()}
@@ -31,13 +31,11 @@ export function WordsLine({ asks }: { asks: Asks }) {
   );
 }
 
-const LINE = /^(divides|heading|lining|to|fixed)$/;
-
 /** Where the tape goes for the field that is lit, or what is lacking. */
 export function WhereLine({ asks, otherwise }: { asks: Asks; otherwise: string }) {
   const field = asks.fields.find((one) => one.name === asks.lit);
   return (
-    <p className="m-0 min-h-6 text-sm text-smoke" aria-live="polite">
+    <p className="m-0 min-h-5 text-sm text-smoke" aria-live="polite">
       <Figure>{field ? `${field.title}: ${field.where}` : otherwise}</Figure>
     </p>
   );
@@ -59,7 +57,7 @@ export function FirstFields({ asks }: { asks: Asks }) {
 export function FoldedFields({ asks }: { asks: Asks }) {
   const groups = new Map<string, ThingField[]>();
   for (const field of asks.fields)
-    if (field.group && field.asked && !(field.first && !field.options.length) && !LINE.test(field.name))
+    if (field.group && field.asked && !(field.first && !field.options.length) && !field.line)
       groups.set(field.group, [...(groups.get(field.group) ?? []), field]);
   return (
     <div>

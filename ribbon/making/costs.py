@@ -1,0 +1,18 @@
+"""What a thing costs beside what a shop asked for the same."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from ribbon.cloth import money
+from ribbon.making.asked import Given
+
+
+def shop_says(given: Given, cost: Fraction | None) -> str:
+    """What a shop asked beside what this costs; empty where either is not known."""
+    shop = given.ratio("shop") if "shop" in given.fields else None
+    if shop is None or cost is None:
+        return ""
+    less = shop - cost
+    beside = f"{money(less)} less" if less > 0 else f"{money(-less)} more" if less else "as much"
+    return f"A shop asked {money(shop)}; cloth and notions cost {money(cost)}, {beside}."
