@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from fractions import Fraction
 from math import pi
 
 from papers.bend import Point, bend_of
 from papers.drawing import Drawing, Layer, Stroke, Words, box
 from ribbon.cloth import CutPlan, Laid, layout_scribe
+from ribbon.fraction import Fraction
 from ribbon.lengths import Unit
 from ribbon.shapes import Corner, Notched, Outline, Side, notched
 

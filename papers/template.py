@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 from typing import NamedTuple
 
 from papers.drawing import Drawing, Layer, Stroke, Words, box
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, Unit
 from ribbon.strip import LineKind
 

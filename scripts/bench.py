@@ -8,11 +8,11 @@ import statistics
 import tempfile
 import time
 from collections.abc import Callable
-from fractions import Fraction
 from importlib import import_module
 
 from ribbon.cloth import Bolt, CutPiece, Layout, layout
 from ribbon.cloth.packing import packed
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes import Corner, closed, rectangle, sector
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from fractions import Fraction
 from typing import Any
 
 from ribbon.facts import KINDS, End, Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, read_count, read_length, read_ratio
 from ribbon.pleats import Quantity
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
@@ -13,6 +12,7 @@ from ribbon.cloth.joining import takes_no_more
 from ribbon.edge import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts import Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, typed_number, write_ratio
 from ribbon.offers import Change, Fact
 from ribbon.pleats import Quantity

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
 from math import ceil
 
 from ribbon.cloth.stripes import Stripe
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.cloth.at_hand import rooms_at_hand
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.edge import EdgePlan, Plan
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.readings import Allowed, Joined, Spread, joined, spread
 from ribbon.strip import Strip, Walk, walk
@@ -44,7 +43,12 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
 
     Raises `Refusal` where it cannot be joined so.
     """
-    return _lying(whole, whole.edge.cloth.usable, allowed_of(whole.edge), fronts_of(whole.only, cutting), cutting)
+    asked = "lying", cutting
+    if asked not in whole.known:
+        found = fronts_of(whole.only, cutting)
+        whole.known[asked] = _lying(whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting)
+    lies: Lying | None = whole.known[asked]
+    return lies
 
 
 def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
-from fractions import Fraction
 from itertools import product
 from math import ceil, lcm
 from typing import NamedTuple
@@ -17,6 +16,7 @@ from ribbon.cloth.nesting import PARTS, Nestling, nested
 from ribbon.cloth.packing import checked, on_bins, packed
 from ribbon.cloth.piece import CutPiece, Laid
 from ribbon.errors import Problem, Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 _PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)

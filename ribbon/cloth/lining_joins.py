@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 
 from ribbon.cloth.drop import Lined, LiningCut
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 
 

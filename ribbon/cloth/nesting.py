@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 from functools import lru_cache
 from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.shapes import Corner, Outline
 
 Polygon = tuple[tuple[int, int], ...]

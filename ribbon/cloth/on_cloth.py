@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from fractions import Fraction
 
 from ribbon.cloth.at_hand import makes_at_hand, repeats_at_hand
 from ribbon.cloth.bolt import Bolt
@@ -23,6 +22,7 @@ from ribbon.cloth.sold import weighs
 from ribbon.cloth.stripes import repeat_of
 from ribbon.edge import EdgePlan, Plan
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed
 from ribbon.offers import Change
 from ribbon.readings import Allowed, Joined, Strategy, strategies

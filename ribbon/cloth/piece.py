@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from fractions import Fraction
 from functools import cached_property
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes import Notch, Outline, rectangle
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from fractions import Fraction
 
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
@@ -13,6 +12,7 @@ from ribbon.cloth.notions import Notion, notions
 from ribbon.cloth.piece import CutPiece
 from ribbon.cloth.weight import load
 from ribbon.edge import EdgePlan
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 
 
@@ -44,10 +44,14 @@ def lining_to_cut(whole: EdgePlan, cutting: Cutting) -> LiningToCut | None:
     lining, bolt, drop = cutting.lining, cutting.lining_bolt, cutting.drop
     if lining is None or bolt is None or drop is None:
         return None
-    own = allowed_of(whole.edge)
-    made = lined(whole.flat + own.start + own.end, drop, lining)
-    ways = lining_ways(made, bolt, lining.allowance)
-    return LiningToCut(made, ways, lining_taken(ways, lining.way))
+    asked = "lining", lining, bolt, drop
+    if asked not in whole.known:
+        own = allowed_of(whole.edge)
+        made = lined(whole.flat + own.start + own.end, drop, lining)
+        ways = lining_ways(made, bolt, lining.allowance)
+        whole.known[asked] = LiningToCut(made, ways, lining_taken(ways, lining.way))
+    found: LiningToCut = whole.known[asked]
+    return found
 
 
 def edge_load(whole: EdgePlan, cutting: Cutting, cut: Length, lining: LiningToCut | None) -> Fraction | None:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought, buy
@@ -14,6 +13,7 @@ from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import Pieces
 from ribbon.cloth.sold import layout_scribe, sold_says
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import Unit
 
 MOST_PIECES = 1000

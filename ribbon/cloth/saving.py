@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.stripes import Fit, to_repeat
 from ribbon.edge import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts import Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, typed, typed_number
 from ribbon.offers import Change, Fact
 from ribbon.pleats import Quantity

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from bisect import bisect_right
 from collections.abc import Sequence
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth.cutting import StripeSet
 from ribbon.cloth.stripes import Stripe, StripeSpan, coloured, lined_up
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.readings import Showing, on_span
 from ribbon.strip import LineKind, Role, Strip, Walk

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.notions import Notion
+from ribbon.fraction import Fraction
 from ribbon.lengths import POUND, UNITS, ZERO, Length, Scribe, Unit
 
 _METRES = Scribe(UNITS["m"], Length.cm(1))

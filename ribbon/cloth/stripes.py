@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.strip import Walk
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.drop import Drop
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 
 

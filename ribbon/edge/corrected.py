@@ -9,7 +9,6 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from fractions import Fraction
 from math import lcm
 from typing import NamedTuple
 
@@ -17,6 +16,7 @@ from ribbon.edge.plan import Plan
 from ribbon.errors import refuse
 from ribbon.facts.edge import Edge
 from ribbon.facts.section import Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
 from ribbon.strip import Strip

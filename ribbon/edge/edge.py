@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
-from fractions import Fraction
+from dataclasses import dataclass, field, replace
 from functools import cached_property
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from ribbon.edge.corrected import as_marked
 from ribbon.edge.gathered import Gathered, gathered
@@ -18,6 +17,7 @@ from ribbon.edge.widths import widths
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.facts.edge import Edge
 from ribbon.facts.section import Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pleats import Quantity
@@ -79,6 +79,8 @@ class EdgePlan:
     stretches: tuple[PlannedStretch, ...]
     finished: Length
     flat: Length
+    known: dict[Any, Any] = field(default_factory=dict, init=False, compare=False, repr=False)
+    """Readings of it on its cloth that have been taken, so that none is taken twice."""
 
     @property
     def only(self) -> Plan | None:

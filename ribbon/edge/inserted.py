@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.edge.plan import Plan
 from ribbon.edge.tapered import Tapered
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Quantity
 from ribbon.strip import walk

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import cached_property
 from math import ceil, lcm
 
 from ribbon.edge.short import Short, in_short, spread_again
 from ribbon.errors import Refusal
 from ribbon.facts.section import Remainder, Section
+from ribbon.fraction import Fraction
 from ribbon.gathers import Between, gathered_strip, parts
 from ribbon.lengths import Length
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of

@@ -8,11 +8,11 @@ and what it says of one pleat in its middle is said again for each that was left
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from fractions import Fraction
 from functools import partial
 from itertools import pairwise
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.pleats import Kind, Row, Standing, strip_of
 from ribbon.readings import FlatLine, Hidden, Spread, spread
 from ribbon.strip import Role, Strip, Walk, walk

@@ -10,12 +10,12 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 from itertools import accumulate, pairwise
 from typing import NamedTuple
 
 from ribbon.edge.corrected import corrected
 from ribbon.edge.plan import Plan, gathered_parts
+from ribbon.fraction import Fraction
 from ribbon.gathers import Between, gathered_strip
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Quantity, Row, Standing, strip_of

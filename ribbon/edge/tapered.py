@@ -11,7 +11,6 @@ middles of box and inverted pleats stay on the straight grain; the other lines s
 from __future__ import annotations
 
 from collections.abc import Iterable
-from fractions import Fraction
 from itertools import pairwise
 from math import lcm
 from typing import NamedTuple
@@ -21,6 +20,7 @@ from ribbon.edge.plan import Plan
 from ribbon.edge.taped import takes_on_tape, taped_row, taped_uncorrected
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.facts.section import Taper
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Facing, Quantity, Row, Standing, strip_of
 from ribbon.solve.placed import placed

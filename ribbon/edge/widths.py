@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 
 from ribbon.errors import refuse
 from ribbon.facts.edge import Edge, Stretch
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, Scribe
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.facts.section import Allowance, PlanCloth, Section, in_inches
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, Scribe, Unit
 
 

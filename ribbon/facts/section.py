@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
-from fractions import Fraction
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.gathers import Gathering
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit, write_ratio
 from ribbon.pleats import Facing, Kind, Quantity

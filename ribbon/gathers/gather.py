@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.gathers.gathering import Gathering, Point
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Default, Kind, Laying, Quantity, Standing

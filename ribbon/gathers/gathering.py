@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Scribe, Unit
 
 _INCHES = Scribe(UNITS["in"], Length.inches(Fraction(1, 32)))

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Self, overload
+
+from ribbon.fraction import Fraction
 
 
 class Length:

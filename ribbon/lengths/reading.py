@@ -8,8 +8,9 @@ from __future__ import annotations
 
 import re
 import unicodedata
-from fractions import Fraction
+from functools import lru_cache
 
+from ribbon.fraction import Fraction
 from ribbon.lengths.length import Length
 from ribbon.lengths.plain import LONGEST_TEXT, plain, quoted
 from ribbon.lengths.sums import Amount, Sum, Unreadable
@@ -77,6 +78,8 @@ def _length_of(text: str, unit: Unit) -> tuple[Sum, Amount]:
     return reckoned, found
 
 
+# A work's answer reads the same few texts again with each key that is pressed.
+@lru_cache(maxsize=4096)
 def read_length(text: str, unit: Unit) -> Length:
     r"""The exact length that `text` says; a bare number takes `unit`.
 

@@ -17,8 +17,8 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from fractions import Fraction
 
+from ribbon.fraction import Fraction
 from ribbon.lengths.plain import quoted
 from ribbon.lengths.units import UNITS, Unit, unit_named
 

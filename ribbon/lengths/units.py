@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
+
+from ribbon.fraction import Fraction
 
 INCH = Fraction(127, 5)  # millimetres, by definition
 

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from fractions import Fraction
 from functools import cache
 from math import gcd
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths.length import Length
 from ribbon.lengths.units import UNITS, Unit
 

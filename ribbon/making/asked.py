@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth import Bolt
 from ribbon.facts import in_inches, usual_seam
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit, write_ratio
 
 

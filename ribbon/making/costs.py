@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.cloth import money
+from ribbon.fraction import Fraction
 from ribbon.making.asked import Given
 
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from fractions import Fraction
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.making.asked import Assumption, Field, Given, Sort
 

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from fractions import Fraction
 
-from ribbon.cloth import Bolt, drop_on, drops, plan_lying, sold_says
-from ribbon.edge import plan
+from ribbon.cloth import Bolt, Cutting, drop_on, drops, plan_lying, sold_says
+from ribbon.edge import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts import Pin
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut
@@ -90,16 +90,34 @@ MEASURED = {
 """The ways to cut each panel to measure: what each is called, and how its joins are put."""
 
 
-def measured_row(
-    name: str, given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt
-) -> Alternative | None:
-    """What it takes to cut each panel to measure in one of those ways; None where that cannot be told."""
-    title, strategy = MEASURED[name]
+def measured_rows(
+    given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt
+) -> list[Alternative]:
+    """What it takes to cut each panel to measure, joined in each of those ways; without those that cannot be told."""
     flats = [wanted_flat(given, panel)[0] for panel in panels]
-    found = [_joined(solved[panel.key], flat, strategy) for panel, flat in zip(panels, flats, strict=True)]
-    joined = [one for one in found if one is not None]
-    if len(joined) < len(found):
-        return None
+    made = [_so_wide(solved[panel.key], flat) for panel, flat in zip(panels, flats, strict=True)]
+    whole = [one for one in made if one is not None]
+    if len(whole) < len(panels):
+        return []
+    found = []
+    for name, (title, strategy) in MEASURED.items():
+        joined = [_joined(one, solved[panel.key].cutting, strategy) for one, panel in zip(whole, panels, strict=True)]
+        there = [one for one in joined if one is not None]
+        if len(there) == len(panels):
+            found.append(_measured(name, title, given, panels, flats, there, cut, face))
+    return found
+
+
+def _measured(
+    name: str,
+    title: str,
+    given: Given,
+    panels: Sequence[Panel],
+    flats: Sequence[Length],
+    joined: Sequence[Joined],
+    cut: Cut,
+    face: Bolt,
+) -> Alternative:
     cuts = [width.cut for one in joined for width in one.widths]
     shown = sum(one.shown for one in joined)
     more, cost = _taking(given, drops(cuts * (given.count("windows") or 1), face.usable), cut, face)
@@ -111,14 +129,23 @@ def measured_row(
     return Alternative(("widths", name), title, _flats_say(given, flats, full), more, cost, bars, taken)
 
 
-def _joined(one: Solved, flat: Length, strategy: Strategy) -> Joined | None:
-    """The widths of a panel were it so wide flat; None where it cannot be joined so."""
+def _so_wide(one: Solved, flat: Length) -> Plan | None:
+    """A panel planned so wide flat; None where it cannot be."""
     made = one.whole.only
     if made is None:
         return None
-    pins = {**made.section.pins, Quantity.FLAT: Pin(flat.mm)}
+    if made.flat == flat:
+        return made
     try:
-        lying = plan_lying(plan(replace(made.section, pins=pins)), one.cutting._replace(strategy=strategy))
+        return plan(replace(made.section, pins={**made.section.pins, Quantity.FLAT: Pin(flat.mm)}))
+    except Refusal:
+        return None
+
+
+def _joined(made: Plan, cutting: Cutting, strategy: Strategy) -> Joined | None:
+    """The widths of a panel joined in that way; None where it cannot be."""
+    try:
+        lying = plan_lying(made, cutting._replace(strategy=strategy))
     except Refusal:
         return None
     return lying.joined if lying else None

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.panels import Panel

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from fractions import Fraction
 
 from ribbon.cloth import edge_load, edge_pieces, lining_to_cut
 from ribbon.cloth.joining import allowed_of
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import lined
-from ribbon.making.curtains_compared import MEASURED, WIDTHS, measured_row
+from ribbon.making.curtains_compared import WIDTHS, measured_rows
 from ribbon.making.curtains_cut import cut_of
 from ribbon.making.curtains_drawn import drawn
 from ribbon.making.curtains_flat import field_of
@@ -62,12 +62,10 @@ def _widths(given: Given, begun: FirstStroke, panels: Sequence[Panel], solved: M
         return []
     cut = cut_of(given)
     rows = {row.takes: row for row in first.rows}
-    for name in MEASURED:
-        row = measured_row(name, given, panels, solved, cut, face)
-        if row is not None:
-            before = rows.get(row.takes)
-            # It may have been taken for want of another way.
-            rows[row.takes] = row._replace(taken=before.taken) if before else row
+    for row in measured_rows(given, panels, solved, cut, face):
+        before = rows.get(row.takes)
+        # It may have been taken for want of another way.
+        rows[row.takes] = row._replace(taken=before.taken) if before else row
     return [first._replace(rows=tuple(rows.values()))]
 
 

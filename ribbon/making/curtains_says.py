@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from fractions import Fraction
 
 from ribbon.cloth import weighs
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import lined

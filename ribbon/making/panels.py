@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth import Bolt, Cutting, lies_on_cloth, repeat_of
@@ -12,6 +11,7 @@ from ribbon.cloth.seen import beginning, on_front
 from ribbon.cloth.stripes import coloured
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Look
 from ribbon.readings.front import on_flat

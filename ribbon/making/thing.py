@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.cloth import CutPiece, Cutting, Notion
 from ribbon.edge import EdgePlan
 from ribbon.errors import Problem
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, typed
 from ribbon.making.asked import Field, Given
 from ribbon.making.picture import Picture

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from fractions import Fraction
 
 from ribbon.cloth import edge_pieces, totals
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Assumption, Field, Given, Sort
 from ribbon.making.cannot import long_returns, nought, too_many

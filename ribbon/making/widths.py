@@ -8,10 +8,10 @@ A half width is exactly half of the usable cloth; halves of different panels com
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from fractions import Fraction
 from math import ceil, floor
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 HALF = Fraction(1, 2)

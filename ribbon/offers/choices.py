@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.edge.corrected import corrected_row
@@ -10,6 +9,7 @@ from ribbon.edge.plan import Plan, plan
 from ribbon.edge.taped import taped
 from ribbon.edge.tapered import tapered
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity
 from ribbon.solve.solve import fewest
 

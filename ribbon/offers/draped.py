@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, Scribe, Unit, typed
 from ribbon.offers.change import Change, Fact, LooseFact
 from ribbon.pleats import Kind

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, Scribe, Unit, loosened, read_count, read_length, read_ratio, typed, typed_number
 from ribbon.pleats import Quantity
 

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, Unit, typed, typed_number
 from ribbon.offers.change import Change, Fact
 from ribbon.pleats import Kind, Quantity

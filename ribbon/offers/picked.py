@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import replace
-from fractions import Fraction
 
 from ribbon.edge.plan import Plan, plan
 from ribbon.errors import Refusal
 from ribbon.facts.section import Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, typed, typed_number, write_ratio
 from ribbon.offers.change import Change, Fact, LooseFact
 from ribbon.pleats import Quantity

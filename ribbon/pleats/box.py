@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
+from ribbon.fraction import Fraction
 from ribbon.pleats.kind import Default, Kind, Quantity, takes
 from ribbon.pleats.relation import MEET, Relation
 from ribbon.pleats.row import Laying, Standing

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from enum import StrEnum
-from fractions import Fraction
 
+from ribbon.fraction import Fraction
 from ribbon.pleats.relation import Relation
 from ribbon.pleats.row import Laying, Standing
 

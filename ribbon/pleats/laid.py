@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats.kind import Kind
 from ribbon.pleats.row import Laying, Row

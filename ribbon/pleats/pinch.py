@@ -6,8 +6,7 @@ layer down for each finger, so the edge is as wide as its spaces.
 
 from __future__ import annotations
 
-from fractions import Fraction
-
+from ribbon.fraction import Fraction
 from ribbon.pleats.kind import Default, Kind, Quantity
 from ribbon.pleats.row import Laying, Standing
 from ribbon.strip import LineKind, Role, Turn

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
-from fractions import Fraction
+
+from ribbon.fraction import Fraction
 
 Values = Mapping[str, Fraction]
 

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from enum import StrEnum
-from fractions import Fraction
 from functools import partial
 from itertools import pairwise
 from math import lcm
 from typing import NamedTuple, Self
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.strip import Fold, Line, LineKind, Role, Span, StripBuilder, Turn
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from fractions import Fraction
 
+from ribbon.fraction import Fraction
 from ribbon.pleats.kind import Default, Quantity
 from ribbon.pleats.knife import KNIFE
 

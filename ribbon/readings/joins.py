@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from enum import StrEnum
-from fractions import Fraction
 from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
 
 from ribbon.errors import Refusal, refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.readings.places import Allowed, Better, Join, Place, Places, Reach
 from ribbon.readings.spread import Spread

@@ -6,10 +6,10 @@ from bisect import bisect_left, bisect_right
 from collections.abc import Iterator
 from copy import copy
 from enum import IntEnum
-from fractions import Fraction
 from math import floor
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.readings.spread import Spread
 from ribbon.strip import LineKind, Role

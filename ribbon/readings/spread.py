@@ -5,9 +5,9 @@ from __future__ import annotations
 from bisect import bisect_right
 from collections.abc import Callable
 from dataclasses import dataclass, field
-from fractions import Fraction
 from typing import Any, NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.readings.hidden import Hidden, hidden
 from ribbon.strip import LineKind, Role, Strip, Walk

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from itertools import pairwise
 
 from ribbon.edge import Plan
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Facing, Quantity, Standing
 

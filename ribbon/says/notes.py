@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from ribbon.edge import Gathered, Inserted, Plan, Tapered
 from ribbon.facts import Section
+from ribbon.fraction import Fraction
 from ribbon.gathers import stitch_text, tried, tuck_text
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.pleats import Facing, Look, Quantity

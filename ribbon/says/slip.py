@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections import Counter
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.edge import EdgePlan, Plan, Taped, applied, gathered, much_says, pleats_say, turned
 from ribbon.facts import Edge, usual_seam
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, write_ratio
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from fractions import Fraction
 from itertools import pairwise
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.shapes.exact import root
 from ribbon.shapes.outline import FOLD, Outline

@@ -5,8 +5,9 @@ At ten metres each of them is right to far less than a thousandth of a millimetr
 
 from __future__ import annotations
 
-from fractions import Fraction
 from math import atan2, cos, isqrt, sin, tau
+
+from ribbon.fraction import Fraction
 
 PI = Fraction(103993, 33102)
 """π to within 6 parts in 10¹⁰: the edge of a circle 10 m across is right to a hundred-thousandth of a millimetre."""

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes.outline import Outline
 from ribbon.shapes.side import Corner

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 from functools import cached_property
 from itertools import pairwise
 from typing import NamedTuple
 
 from ribbon.errors import refuse
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.shapes.exact import direction
 from ribbon.shapes.side import Corner, Side

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from math import ceil, pi
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes.exact import PI, direction, root, share_of
 

@@ -12,9 +12,9 @@ and the kind's own.  The derived ones below join two of these, where neither has
 from __future__ import annotations
 
 from collections.abc import Callable
-from fractions import Fraction
 
 from ribbon.facts.section import Remainder, School, Section
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity, Relation
 from ribbon.pleats.relation import MEET, NOUGHT, Values
 from ribbon.solve.placed import placed_equations

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from fractions import Fraction
 
 from ribbon.errors import Problem
 from ribbon.facts.section import End, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Quantity
 from ribbon.solve.placed import misplaced

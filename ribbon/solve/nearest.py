@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace
-from fractions import Fraction
 from math import ceil, floor
 
 from ribbon.errors import Problem, Refusal
 from ribbon.facts.section import Pin, Section
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity
 
 Q = Quantity

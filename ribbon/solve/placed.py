@@ -7,10 +7,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from fractions import Fraction
 
 from ribbon.errors import Problem
 from ribbon.facts.section import Section
+from ribbon.fraction import Fraction
 from ribbon.pleats import Facing, Quantity, Relation
 
 Q = Quantity

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from fractions import Fraction
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.facts.section import Remainder, Section
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity
 from ribbon.pleats.relation import MEET
 from ribbon.solve.placed import places_that_cannot_be

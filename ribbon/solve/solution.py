@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
 from typing import NamedTuple
 
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity, Relation
 
 

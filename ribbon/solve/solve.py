@@ -7,11 +7,11 @@ open or disagree: what is assumed, what gives, what is refused.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from fractions import Fraction
 from math import ceil, floor
 
 from ribbon.errors import refuse
 from ribbon.facts.section import Remainder, Section
+from ribbon.fraction import Fraction
 from ribbon.gathers import suggested_ratio
 from ribbon.lengths.reading import MOST_PLEATS
 from ribbon.pleats import Default, Quantity, Relation

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
-from fractions import Fraction
 from typing import NamedTuple, Self
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 WHOLE = Fraction(1)

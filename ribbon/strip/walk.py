@@ -8,11 +8,11 @@ numbers keep a strip of 20,000 pleats quick to walk.
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from fractions import Fraction
 from itertools import accumulate
 from math import lcm
 from typing import Any
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.strip.strip import WHOLE, Strip, Turn
 

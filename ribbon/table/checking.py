@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import replace
-from fractions import Fraction
 from typing import NamedTuple
 
 from ribbon.edge import (
@@ -25,6 +24,7 @@ from ribbon.edge import (
 )
 from ribbon.errors import Refusal, refuse
 from ribbon.facts import Edge
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
 
 TOLERANCE = Fraction(1, 200)

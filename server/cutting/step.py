@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from fractions import Fraction
 
 from ribbon.cloth import (
     Bolt,
@@ -24,6 +23,7 @@ from ribbon.cloth.says import LINING_WAYS, way_says
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal
 from ribbon.facts import in_inches, usual_seam
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Scribe, Unit, typed
 from ribbon.readings import Joined, Strategy
 from server.cutting.out import (

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from fractions import Fraction
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
 from ribbon.cloth import Bolt, Notion, Pieces, WorkPlans, long_scribe, money, much, work_plans
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.making import (
     THINGS,

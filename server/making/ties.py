@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from fractions import Fraction
 from typing import Any
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Unit, typed, typed_number
 from ribbon.making import EdgeFacts, Result, Tie
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from decimal import Decimal
-from fractions import Fraction
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -12,6 +11,7 @@ from typing_extensions import TypedDict
 from ribbon.edge import plan
 from ribbon.errors import Refusal, refuse
 from ribbon.facts import KINDS, Pin, Section, kind_with
+from ribbon.fraction import Fraction
 from ribbon.gathers import Ruffler, Swatch, stitch_for, stitch_text, tuck_from, tuck_text
 from ribbon.lengths import UNITS, Length, Unit, Unreadable, read_ratio, typed, write_ratio
 from ribbon.offers import Draped, Keep, dragged, evened, evened_change, meanings, nudged

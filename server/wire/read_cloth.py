@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from fractions import Fraction
 
 from ribbon.cloth import (
     FACE,
@@ -23,6 +22,7 @@ from ribbon.cloth import (
 )
 from ribbon.errors import Problem
 from ribbon.facts import Allowance, PlanCloth
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, read_part, read_price, read_weight
 from ribbon.readings import Strategy
 from server.wire.cloth import ClothSpec, CuttingSpec, LiningSpec, role_of

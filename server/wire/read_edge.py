@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
-from fractions import Fraction
 
 from ribbon.cloth import Bolt, Cutting
 from ribbon.errors import Problem, Refusal
@@ -25,6 +24,7 @@ from ribbon.facts import (
     kind_with,
     usual_tape,
 )
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Unit, loosened, read_count, read_ratio
 from ribbon.pleats import Facing, Quantity
 from server.wire.cloth import ClothSpec

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from ninja import Schema
-from pydantic import ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field
 
 FieldName = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_.]{0,39}$")]
 
 
-class Strict(Schema):
+class Strict(BaseModel):
     """A body that may hold no field but those described."""
 
     model_config = ConfigDict(extra="forbid")

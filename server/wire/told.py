@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from typing_extensions import TypedDict
 
 from ribbon.edge import EdgePlan, Plan
 from ribbon.facts import Edge, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length, Scribe, typed, write_ratio
 
 

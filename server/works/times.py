@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
-from fractions import Fraction
 from typing import Any
 
 from typing_extensions import TypedDict
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import Unreadable, read_minutes
 from server.works.models import Work
 

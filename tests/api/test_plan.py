@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import json
-from fractions import Fraction
 from itertools import pairwise
 from typing import Any
 
 import pytest
 from django.test import Client
 
+from ribbon.fraction import Fraction
 from tests.conftest import Asked
 
 SKIRT = {

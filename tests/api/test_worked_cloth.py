@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
 
+from ribbon.fraction import Fraction
 from tests.conftest import Asked
 
 

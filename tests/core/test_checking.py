@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from itertools import pairwise
 from typing import Any
 
@@ -13,6 +12,7 @@ from hypothesis import strategies as st
 from ribbon.edge import applied, changes, edge_plan, plan, taped
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, Edge, End, Pin, Section, Stretch, beside
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.pleats import Quantity
 from ribbon.strip import walk

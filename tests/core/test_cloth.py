@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from fractions import Fraction
 from itertools import combinations, pairwise
 
 import pytest
@@ -36,6 +35,7 @@ from ribbon.cloth.layout import lowest
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import Place, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, read_length
 from ribbon.pleats import Quantity
 from ribbon.readings import Allowed, Strategy, joined, spread, strategies

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 import pytest
 
 from ribbon.edge import gathered, plan, taped
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.gathers import BY_WEIGHT, Gathering, Point, Ruffler, Swatch, parts, stitch_for, thread, tried, tuck_from
 from ribbon.lengths import UNITS, Length, read_length
 from ribbon.strip import walk

@@ -1,10 +1,9 @@
-from fractions import Fraction
-
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Unreadable, read_length, typed
 from ribbon.offers import dragged, nudged
 from ribbon.pleats import Quantity

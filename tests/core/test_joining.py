@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -18,6 +17,7 @@ from ribbon.cloth import (
     widths_for,
 )
 from ribbon.edge import plan
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, read_length
 from ribbon.readings import Allowed, Strategy, front, joined, spread, strategies
 from ribbon.strip import walk

@@ -1,6 +1,5 @@
 """Joins that hide, and widths that add up."""
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -10,6 +9,7 @@ from hypothesis import strategies as st
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.readings import Allowed, Joined, Strategy, joined, spread
 from ribbon.strip import walk

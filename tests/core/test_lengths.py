@@ -1,7 +1,6 @@
-from fractions import Fraction
-
 import pytest
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Scribe, Unreadable, read_count, read_length, read_ratio, write_ratio
 
 IN, CM = UNITS["in"], UNITS["cm"]

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import random
 from collections.abc import Callable
-from fractions import Fraction
 from typing import NamedTuple
 
 import pytest
@@ -14,6 +13,7 @@ from hypothesis import strategies as st
 from ribbon.cloth import Bolt, CutPiece, layout
 from ribbon.cloth.nesting import Nest, Nestling, holds, overlap
 from ribbon.cloth.piece import Laid
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes import Corner, Outline, closed, rectangle, sector
 from tests.examples import law

@@ -1,6 +1,5 @@
 """What gives, what is assumed, what is refused: each with the words that are said."""
 
-from fractions import Fraction
 from itertools import combinations
 from typing import Any
 
@@ -9,6 +8,7 @@ import pytest
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import Remainder, School
+from ribbon.fraction import Fraction
 from ribbon.offers import choices
 from ribbon.pleats import Facing, Quantity
 from ribbon.says.slip import gave_says

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from ribbon.fraction import Fraction
 from ribbon.lengths import (
     UNITS,
     Length,
@@ -144,7 +144,11 @@ def test_sums_are_reckoned_exactly(said: tuple[str, Fraction], unit: Any) -> Non
 
 
 @LAW
-@given(st.fractions(0, 100_000, max_denominator=25_400), st.sampled_from(list(UNITS)), st.sampled_from(list(UNITS)))
+@given(
+    st.fractions(0, 100_000, max_denominator=25_400).map(Fraction),
+    st.sampled_from(list(UNITS)),
+    st.sampled_from(list(UNITS)),
+)
 def test_what_is_typed_is_written_exactly(mm: Fraction, unit: str, read_in: str) -> None:
     """202/9 mm came back as 22.4444."""
     assert read_length(typed(Length(mm), UNITS[unit]), UNITS[read_in]) == Length(mm)

@@ -1,11 +1,11 @@
 """Every row of the scenario that a row of pleats answers."""
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
 
 from ribbon.edge import Plan, plan, taped
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Quantity
 from tests.scenario import FULL, SIXTEENTH, section, wide

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from math import atan2, cos, hypot, pi, sin, tau
 
 import pytest
@@ -10,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes import (
     FOLD,
@@ -48,7 +48,7 @@ def test_roots_and_pi_are_right_to_what_is_said(value: Fraction) -> None:
     assert abs(float(10_000 * PI) - 10_000 * pi) < 1e-5
 
 
-@given(st.fractions(0, 1))
+@given(st.fractions(0, 1).map(Fraction))
 def test_a_direction_and_its_share_agree(share: Fraction) -> None:
     x, y = direction(share)
     assert abs(float(x) - cos(tau * share)) < 1e-11

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from fractions import Fraction
 from typing import Any
 
 import pytest
 
 from ribbon.edge import Taped, plan, taped
 from ribbon.facts import Place
+from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.pleats import Facing
 from ribbon.pleats.pinch import PINCH

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import itertools
-from fractions import Fraction
 
 import pytest
 
 from ribbon.edge import edge_plan, inserted, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, Edge, End, PatternPiece, Place, Stretch, Taper, beside
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, read_length
 from ribbon.offers import Draped, Keep, choices, evened, meanings, pins_for
 from ribbon.pleats import Facing, Quantity

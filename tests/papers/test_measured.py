@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from fractions import Fraction
 from io import BytesIO, StringIO
 
 import pytest
@@ -30,6 +29,7 @@ from papers import (
     to_svg,
 )
 from papers.sheets import MARGIN, OVERLAP
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.strip import LineKind
 from tests.examples import law

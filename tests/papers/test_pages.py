@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import csv
-from fractions import Fraction
 from io import BytesIO, StringIO
 from math import cos, hypot, sin
 
@@ -34,6 +33,7 @@ from papers import (
 from papers.bend import along, arc_of, bend_of
 from papers.drawing import clipped
 from ribbon.cloth import Bolt, CutPiece, CutPlan, Laid, Layout, buy
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length
 from ribbon.shapes import Notch, sector
 from tests.examples import law

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import strategies as st
 
 from ribbon.facts import KINDS, End, Pin, Remainder, School, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH
@@ -20,7 +20,7 @@ LAW = law(600)
 lengths = st.one_of(
     st.integers(1, 4000).map(lambda n: Fraction(n) * 127 / 160),  # eighths and thirty-seconds of an inch
     st.integers(1, 3000).map(Fraction),
-    st.fractions(1, 3000, max_denominator=30),
+    st.fractions(1, 3000, max_denominator=30).map(Fraction),
 )
 small = st.one_of(st.integers(4, 80).map(Fraction), st.integers(2, 100).map(lambda n: Fraction(n) * 127 / 160))
 TAPES = [Length(1), Length(5), Length(Fraction(127, 80)), Length(Fraction(127, 40)), Length(Fraction(127, 20))]

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import assume, event, given
@@ -12,6 +11,7 @@ from hypothesis import strategies as st
 from ribbon.edge import applied, division, edge_plan, plan, taped
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, End, Pin, Place, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH

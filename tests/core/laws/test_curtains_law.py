@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from math import ceil
 from typing import Any
 
@@ -13,6 +12,7 @@ from ribbon.cloth import Bolt, Cutting, Drop, Lining
 from ribbon.cloth.joining import allowed_of
 from ribbon.edge import edge_plan
 from ribbon.facts import KINDS, Allowance, Edge, End, Pin, PlanCloth, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.making import THINGS, Given, Solved
 from ribbon.pleats import Quantity

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from itertools import pairwise
 from typing import Any
 
@@ -12,6 +11,7 @@ from hypothesis import strategies as st
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, End, Pin, Place, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections import Counter
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import event, given
@@ -12,6 +11,7 @@ from hypothesis import strategies as st
 from ribbon.edge import edge_plan, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, Edge, End, Pin, Section, Stretch, Taper, beside
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.readings import marks

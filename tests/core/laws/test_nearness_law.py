@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from itertools import pairwise
 
 from hypothesis import assume, given
@@ -10,6 +9,7 @@ from hypothesis import strategies as st
 
 from ribbon.edge import Plan, edge_plan
 from ribbon.errors import Refusal
+from ribbon.fraction import Fraction
 from ribbon.pleats import Quantity
 from ribbon.says.nearness import clearances
 from server.wire.read_edge import read_section

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import event, given
@@ -12,6 +11,7 @@ from hypothesis import strategies as st
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, End, Pin, Place, Remainder, School, Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.pleats.pinch import PINCH

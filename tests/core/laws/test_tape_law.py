@@ -1,12 +1,11 @@
 """The five properties of a plan on the tape."""
 
-from fractions import Fraction
-
 from hypothesis import assume, event, given
 
 from ribbon.edge import plan, taped
 from ribbon.errors import Refusal
 from ribbon.facts import Section
+from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.readings import marks
 from ribbon.strip import Role, Strip, walk

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 from hypothesis import event, given
@@ -11,6 +10,7 @@ from hypothesis import strategies as st
 from ribbon.edge import edge_plan, plan, taped, taped_edge, tapered
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, Edge, End, Pin, Place, Section, Stretch, Taper, beside
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length
 from ribbon.pleats import Facing, Quantity
 from ribbon.readings import back, front, lies, marks

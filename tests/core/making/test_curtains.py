@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
 from typing import Any
 
 import pytest
 
 from ribbon.cloth import Bolt
+from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, read_length, read_ratio
 from ribbon.making import THINGS, FirstStroke, Given
 
