@@ -46,7 +46,7 @@ def begin(given: Given) -> FirstStroke:
         _of_panel(given, panel, taken, number, results)
     edges = tuple(_edge(given, panel, cut, taken, number) for number, panel in enumerate(panels))
     compared = widths_compared(given, panels, wanted, ways, taken, cut, face) if face is not None else ()
-    compared = (*compared, schools_compared(given, panels))
+    compared = (*compared, *schools_compared(given, panels))
     return FirstStroke(results, edges, tuple(lacks), compared, times=given.count("windows") or 1)
 
 

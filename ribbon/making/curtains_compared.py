@@ -56,22 +56,38 @@ def widths_compared(
     )
 
 
-def schools_compared(given: Given, panels: Sequence[Panel]) -> Compared:
-    """The two schools of fullness beside each other, by the flat width that each wants."""
+_SCHOOLS = {
+    "fullness_of": (
+        "Two schools of fullness",
+        {"rail": "fullness of the rail, flats flat", "all": "fullness of everything"},
+    ),
+    "turnings": (
+        "Side turnings",
+        {"after": "added once the width is multiplied", "before": "multiplied with the width"},
+    ),
+}
+"""Where workrooms reckon the flat width otherwise: the field, what it is called, what each way is called."""
+
+
+def schools_compared(given: Given, panels: Sequence[Panel]) -> tuple[Compared, ...]:
+    """The schools beside each other, by the flat width that each wants."""
+    return tuple(_school(given, panels, field, title, ways) for field, (title, ways) in _SCHOOLS.items())
+
+
+def _school(given: Given, panels: Sequence[Panel], field: str, title: str, ways: Mapping[str, str]) -> Compared:
     rows = []
-    for name, title in (("rail", "fullness of the rail, flats flat"), ("all", "fullness of everything")):
+    for name, called in ways.items():
+        so = replace(given, choices={**given.choices, field: name})
         # Panels that are alike are reckoned once.
         told: dict[Length, str] = {}
         for panel in panels:
-            flat, reckoned = wanted_flat(given, panel, name)
+            flat, reckoned = wanted_flat(so, panel)
             told.setdefault(flat, reckoned)
         flats = " and ".join(given.write(flat) for flat in told)
-        taken = given.word("fullness_of") == name
+        taken = given.word(field) == name
         says = "; ".join(told.values())
-        rows.append(
-            Alternative(("fullness_of", name), title, f"{flats} flat each", says, None, (next(iter(told)),), taken)
-        )
-    return Compared("Two schools of fullness", "before widths decide", tuple(rows))
+        rows.append(Alternative((field, name), called, f"{flats} flat each", says, None, (next(iter(told)),), taken))
+    return Compared(title, "before widths decide", tuple(rows))
 
 
 def _taking(given: Given, many: int, cut: Cut, face: Bolt) -> tuple[str, Fraction | None]:

@@ -3,21 +3,26 @@
 from __future__ import annotations
 
 from ribbon.fraction import Fraction
-from ribbon.lengths import Length, write_ratio
+from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
+from ribbon.making.curtains_cut import cut_of
 from ribbon.making.panels import Panel
 
 
-def wanted_flat(given: Given, panel: Panel, school: str = "") -> tuple[Length, str]:
-    """(the flat width that the fullness asks of a panel, how it is reckoned) by a school, that which was chosen if none is said."""
+def wanted_flat(given: Given, panel: Panel) -> tuple[Length, str]:
+    """(the flat width that the fullness asks of a panel, how it is reckoned), by the schools that were chosen."""
     times, write = given.ratio("fullness") or Fraction(1), given.figure
     ratio = write_ratio(times).text
-    if (school or given.word("fullness_of")) == "all":
-        flat = panel.finished * times
-        return flat, f"{ratio} × {write(panel.finished)} = {given.write(flat)}"
-    flat = panel.share * times + panel.flats
-    flats = "".join(f" + {write(one)}" for one in (panel.lead, panel.tail) if one)
-    return flat, f"{ratio} × {write(panel.share)}{flats} = {given.write(flat)}"
+    sides = cut_of(given).sides if given.word("turnings") == "before" else ZERO
+
+    def told(full: Length, beside: Length, flats: str = "") -> tuple[Length, str]:
+        flat = (full + sides) * times - sides + beside
+        multiplied = f"({write(full)} + {write(sides)} of sides) − {write(sides)}" if sides else write(full)
+        return flat, f"{ratio} × {multiplied}{flats} = {given.write(flat)}"
+
+    if given.word("fullness_of") == "all":
+        return told(panel.finished, ZERO)
+    return told(panel.share, panel.flats, "".join(f" + {write(one)}" for one in (panel.lead, panel.tail) if one))
 
 
 def real_fullness(given: Given, panel: Panel, flat: Length) -> Fraction:

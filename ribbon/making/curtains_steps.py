@@ -9,7 +9,7 @@ from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut, cut_of
 from ribbon.making.curtains_notions import hooks_of, hung_by
 from ribbon.making.panels import Panel
-from ribbon.making.thing import Making, Solved, pleats_say
+from ribbon.making.thing import Making, Solved, following, pleats_say
 
 
 def steps(
@@ -23,8 +23,28 @@ def steps(
     found = [*_cutting(given, cut, one, pieces), *_sides(given, cut), *([] if last else [hem]), *_lining(given, cut)]
     found += [*_heading(given, cut, one), *_pleats(given, panels, one), *_hanging(given, panels, solved)]
     if last:
-        found.append(hem._replace(says=f"Mark the hem as they hang, level with the floor; take them down. {hem.says}"))
-    return found
+        hem = hem._replace(says=f"Mark the hem as they hang, level with the floor; take them down. {hem.says}")
+        found.append(hem._replace(after=("hang",)))
+    return following(found, _AFTER)
+
+
+_AFTER = {
+    "cut": ("wash",),
+    "join": ("cut",),
+    "sides": ("join", "cut"),
+    "hem": ("sides", "join", "cut"),
+    "lining": ("cut", "wash"),
+    "line": ("lining", "sides", "hem"),
+    "tube": ("lining", "join", "cut"),
+    "heading": ("line", "tube", "sides"),
+    "measure": ("heading",),
+    "mark": ("measure",),
+    "gather": ("measure",),
+    "sew": ("mark",),
+    "hooks": ("sew", "gather"),
+    "hang": ("hooks",),
+}
+"""What must be done before each step, of the steps that there are."""
 
 
 def _cutting(given: Given, cut: Cut, one: Solved, pieces: Sequence[CutPiece]) -> list[Making]:

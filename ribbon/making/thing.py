@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
@@ -160,6 +160,16 @@ class Making(NamedTuple):
     name: str
     says: str
     waits: str = ""
+    after: tuple[str, ...] = ()
+
+
+def following(steps: Sequence[Making], after: Mapping[str, tuple[str, ...]]) -> list[Making]:
+    """The steps, each after those that `after` names for it, of the steps that come before it; what a step says itself stays."""
+    found: list[Making] = []
+    for one in steps:
+        before = {other.name for other in found}
+        found.append(one._replace(after=one.after or tuple(name for name in after.get(one.name, ()) if name in before)))
+    return found
 
 
 class Mind(NamedTuple):

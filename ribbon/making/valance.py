@@ -26,6 +26,7 @@ from ribbon.making.thing import (
     Solved,
     Tie,
     drop_facts,
+    following,
     pleats_say,
     work_facts,
 )
@@ -280,7 +281,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         parts=(Part(KEY, "Valance", windows, f"{given.write(one.whole.finished)} finished", KEY),),
         pieces=pieces.pieces,
         notions=tuple(notions),
-        steps=tuple(steps),
+        steps=tuple(following(steps, _AFTER)),
         slip=tuple(slip),
         cautions=(
             Mind("flames", "Keep it away from lamps and heaters; public rooms may ask for flame-retardant cloth."),
@@ -288,6 +289,9 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         ),
         picture=_drawn(given, one, rail),
     )
+
+
+_AFTER = {"join": ("cut",), "hem": ("join",), "mark": ("hem",), "fold": ("mark",), "fix": ("fold",)}
 
 
 def _fold_says(given: Given, *, folded: bool) -> str:

@@ -297,26 +297,30 @@ def in_order(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[Step
     Steps that the sewist put in an order stand in it; one that is new stands behind the one that it follows of itself.
     """
     kept = said or OrderSpec()
-    told: dict[str, StepOut] = {
-        one.name: {"name": one.name, "says": one.says, "waits": one.waits, "own": False, "done": one.name in kept.done}
-        for one in steps
-    }
-    for added in kept.added:
-        told[added.key] = {
-            "name": added.key,
-            "says": added.says,
-            "waits": "",
-            "own": True,
-            "done": added.key in kept.done,
-        }
-    names = list(dict.fromkeys(name for name in kept.order if name in told))
-    for number, name in enumerate(told):
+    after = {one.name: one.after for one in steps}
+    done, struck = set(kept.done), set(kept.struck)
+    says = {one.name: (one.says, one.waits) for one in steps} | {one.key: (one.says, "") for one in kept.added}
+    names = list(dict.fromkeys(name for name in kept.order if name in says))
+    for number, name in enumerate(says):
         if name in names:
             continue
-        before = next((one for one in reversed(list(told)[:number]) if one in names), None)
+        before = next((one for one in reversed(list(says)[:number]) if one in names), None)
         names.insert(0 if before is None else names.index(before) + 1, name)
-    struck = set(kept.struck)
-    return [told[name] for name in names if name not in struck], [told[name] for name in names if name in struck]
+    told: list[StepOut] = []
+    for number, name in enumerate(names):
+        open_ones = [one for one in after.get(name, ()) if one not in done | struck]
+        told.append(
+            {
+                "name": name,
+                "says": says[name][0],
+                "waits": says[name][1],
+                "own": name not in after,
+                "done": name in done,
+                "now": name not in done and not open_ones,
+                "needs": [one for one in open_ones if name not in done and names.index(one) > number],
+            }
+        )
+    return [one for one in told if one["name"] not in struck], [one for one in told if one["name"] in struck]
 
 
 def told_picture(picture: Picture, given: Given, cloths: Mapping[str, ClothSpec]) -> PictureOut:

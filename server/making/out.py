@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
+from pydantic import Field
 from typing_extensions import TypedDict
 
 from server.cutting.out import NotionOut
@@ -185,6 +188,12 @@ class StepOut(TypedDict):
     waits: str
     own: bool
     done: bool
+    now: Annotated[
+        bool, Field(description="Whether it can be done now: all that must be done before it is done or struck.")
+    ]
+    needs: Annotated[
+        list[str], Field(description="The steps that must be done before it and stand behind it in the list.")
+    ]
 
 
 class CheckFieldOut(TypedDict):

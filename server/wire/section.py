@@ -222,6 +222,10 @@ class PartSpec(_Row):
     kind: PartKind
     share: Typed | None = None
     width: Typed | None = None
+    name: Annotated[str, Field(max_length=24)] = Field(
+        default="",
+        description="What it is called: pocket, placket, front; a part that stays plain is reserved for that.",
+    )
 
 
 class SectionSpec(_Row):

@@ -215,6 +215,9 @@ def test_a_work_goes_out_with_its_ties_and_comes_in_again(client: Client) -> Non
 
 def test_the_order_of_making_on_paper_and_in_ones_own_order(client: Client) -> None:
     work = made(client)
+    fresh = {one["name"]: one for one in thing(client)["steps"]}
+    assert [name for name, one in fresh.items() if one["now"]] == ["wash"]
+    assert not any(one["needs"] for one in fresh.values())
     order = {
         "order": ["hem", "cut"],
         "struck": ["wash"],
@@ -224,6 +227,10 @@ def test_the_order_of_making_on_paper_and_in_ones_own_order(client: Client) -> N
     got = thing(client, making=order)
     names = [one["name"] for one in got["steps"]]
     assert names.index("hem") < names.index("cut")
+    steps = {one["name"]: one for one in got["steps"]}
+    # The cloth is cut already: its widths can be joined, and what was moved before them says so.
+    assert (steps["join"]["now"], steps["cut"]["now"], steps["hem"]["now"]) == (True, False, False)
+    assert steps["hem"]["needs"] == ["sides", "join"]
     assert [one["name"] for one in got["struck"]] == ["wash"]
     assert next(one for one in got["steps"] if one["name"] == "a1")["own"]
     ready = ask(client, "get", f"/works/{work['key']}/ready")

@@ -38,6 +38,7 @@ def windows(draw: Any) -> dict[str, Any]:
         "windows": draw(st.integers(1, 3)),
         "fullness": draw(st.sampled_from([Fraction(3, 2), Fraction(2), Fraction(11, 5), Fraction(5, 2), Fraction(3)])),
         "fullness_of": draw(st.sampled_from(["rail", "all"])),
+        "turnings": draw(st.sampled_from(["after", "before"])),
         "widths": draw(st.sampled_from(["half", "each", "near", "exact", "own"])),
         "widths_each": draw(st.integers(1, 8).map(lambda n: Fraction(n, 2))),
         "usable": draw(st.integers(900, 3000).map(Fraction)),
@@ -58,7 +59,7 @@ def windows(draw: Any) -> dict[str, Any]:
 def asked(one: dict[str, Any]) -> Given:
     measures = {name: (Length(one[name]),) for name in ("rail", "overlap", "return_left", "return_right")}
     measures["drop"] = tuple(map(Length, one["drop"]))
-    words = ("divides", "fullness_of", "widths", "side", "top", "hem", "to", "lining")
+    words = ("divides", "fullness_of", "turnings", "widths", "side", "top", "hem", "to", "lining")
     choices: dict[str, Any] = {name: one[name] for name in words}
     choices |= {name: one[name] for name in ("left_share", "panels", "windows", "fullness", "widths_each")}
     choices |= {name: Length(one[name]) for name in ("side_depth", "heading_depth", "hem_depth")}
@@ -84,7 +85,10 @@ def by_hand(one: dict[str, Any]) -> dict[str, Any]:
     if one["lining"] == "tube":
         # The face is as much wider than the tube as makes (face + face − narrower − 4 seams) / 2 the flat width.
         side = seam + one["narrower"] / 4
-    wanted = [(s + a + b) * times if one["fullness_of"] == "all" else s * times + a + b for s, a, b in panels]
+    more = 2 * side * (times - 1) if one["turnings"] == "before" else 0
+    wanted = [
+        more + (s + a + b) * times if one["fullness_of"] == "all" else more + s * times + a + b for s, a, b in panels
+    ]
 
     def net(halves: int) -> Fraction:
         many = Fraction(halves, 2)

@@ -50,6 +50,12 @@ def test_both_schools_of_fullness() -> None:
     assert length(begun(widths="exact", fullness_of="all"), "left.flat") == Length(1958)
 
 
+def test_side_turnings_multiplied_with_the_width_or_added_once_it_is() -> None:
+    found = begun(widths="exact", turnings="before")
+    assert length(found, "left.flat") == Length(1802) + cm(12) * Fraction(6, 5)
+    assert found.results["left.flat"].says == "2.2 × (76 + 12 of sides) − 12 + 9 + 4 = 194.6 cm"
+
+
 @pytest.mark.parametrize(
     ("widths", "flat", "says"),
     [

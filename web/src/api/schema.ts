@@ -3428,6 +3428,12 @@ export interface components {
              * @description Where a mirrored row turns, on the finished edge.
              */
             mirror_at?: (string | number) | null;
+            /**
+             * Name
+             * @description What it is called: pocket, placket, front; a part that stays plain is reserved for that.
+             * @default
+             */
+            name?: string;
             piece?: components["schemas"]["PieceSpec"] | null;
             /**
              * Pinched At
@@ -4643,6 +4649,16 @@ export interface components {
             done: boolean;
             /** Name */
             name: string;
+            /**
+             * Needs
+             * @description The steps that must be done before it and stand behind it in the list.
+             */
+            needs: string[];
+            /**
+             * Now
+             * @description Whether it can be done now: all that must be done before it is done or struck.
+             */
+            now: boolean;
             /** Own */
             own: boolean;
             /** Says */

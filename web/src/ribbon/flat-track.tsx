@@ -65,8 +65,11 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           <path d={bars(runs.under ?? [])} fill="var(--linen)" opacity={0.38} />
         </>
       )}
-      <EndName says={model.stretches[0]?.look.lead ?? ""} a={px(0)} b={px(model.plan.lead.mm)} />
-      <EndName says={model.stretches.at(-1)?.look.tail ?? ""} a={px(flat.mm - model.plan.tail.mm)} b={px(flat.mm)} />
+      <Named says={model.stretches[0]?.look.lead ?? ""} a={px(0)} b={px(model.plan.lead.mm)} />
+      <Named says={model.stretches.at(-1)?.look.tail ?? ""} a={px(flat.mm - model.plan.tail.mm)} b={px(flat.mm)} />
+      {model.stretches.map(({ look, flat: [a, b] }) => (
+        <Named key={a} says={look.name} a={px(Math.max(a, low))} b={px(Math.min(b, high))} />
+      ))}
       {allowance.start.mm > 0 && <Allowance a={px(-allowance.start.mm)} b={px(0)} />}
       {allowance.end.mm > 0 && <Allowance a={px(flat.mm)} b={px(flat.mm + allowance.end.mm)} />}
       {joins.map((join) => {
@@ -140,8 +143,8 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
   );
 }
 
-/** What lies flat at an end, named: along it where there is room, else upright. */
-function EndName({ says, a, b }: { says: string; a: number; b: number }) {
+/** What lies flat at an end, or a part of the edge, named: along it where there is room, else upright. */
+function Named({ says, a, b }: { says: string; a: number; b: number }) {
   if (!says || b - a < 14) return null;
   const [x, y] = [(a + b) / 2, HEIGHT / 2];
   const upright = b - a < says.length * 7.5;

@@ -8,6 +8,8 @@ export interface Stretch {
   lies: Lies;
   from: number;
   to: number;
+  /** Where it lies on the flat strip. */
+  flat: [number, number];
   /** How wide the plain ends of gathers are. */
   lead: number;
   tail: number;
@@ -52,7 +54,7 @@ export interface Model {
 type Lies = "lying" | "pinched" | "packed" | "gathered" | "plain";
 const lookOf = (kind: string): Lies => traits(kind)?.look ?? "plain";
 
-const PLAIN: Look = { goblet: false, atFoot: false, rows: 2, stitched: false, lead: "", tail: "" };
+const PLAIN: Look = { goblet: false, atFoot: false, rows: 2, stitched: false, lead: "", tail: "", name: "" };
 
 function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
   if (plan.parts.length === 0)
@@ -61,6 +63,7 @@ function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
         lies: lookOf(plan.kind),
         from: 0,
         to: plan.finished.mm,
+        flat: [0, plan.flat.mm],
         lead: plan.lead.mm,
         tail: plan.tail.mm,
         count: plan.count,
@@ -72,6 +75,7 @@ function stretchesOf(plan: Plan, looks: Look[]): Stretch[] {
     lies: lookOf(part.kind),
     from: part.start.mm,
     to: part.start.mm + part.finished.mm,
+    flat: [part.flat_start.mm, part.flat_start.mm + part.flat.mm],
     lead: lookOf(part.kind) === "gathered" ? part.lead.mm : 0,
     tail: 0,
     count: part.sizes?.count ?? 0,

@@ -10,6 +10,8 @@ export interface Look {
   /** What lies flat at its start and at its end: a return, an overlap. */
   lead: string;
   tail: string;
+  /** What a part of a mixed edge is called: a pocket, a placket. */
+  name: string;
 }
 
 /** The look of an edge, or of each part of a mixed one. */
@@ -21,7 +23,8 @@ export function looks(spec: SectionSpec): Look[] {
     stitched: Boolean(row.stops),
     lead: row.lead?.name ?? "",
     tail: row.tail?.name ?? "",
+    name: "",
   });
   if (!isParted(spec.kind)) return [of(spec)];
-  return (spec.parts ?? []).map((part) => of(part as SectionSpec));
+  return (spec.parts ?? []).map((part) => ({ ...of(part as SectionSpec), name: part.name ?? "" }));
 }

@@ -57,7 +57,7 @@ export function Band({ spec, plan, problems, chosen, onChoose, onChange }: Props
                 className={`min-w-16 border-b-4 px-2 py-1 text-left ${index === chosen ? "border-madder bg-linen" : "border-thread bg-linen hover:border-woad"}`}
               >
                 <span className="block truncate font-semibold">
-                  {index + 1} {word(one.kind)}
+                  {index + 1} {one.name || word(one.kind)}
                   {wrong && <span className="text-madder"> !</span>}
                 </span>
                 <span className="block truncate text-sm text-smoke">
@@ -89,6 +89,14 @@ export function Band({ spec, plan, problems, chosen, onChoose, onChange }: Props
             value={part.kind}
             options={KINDS}
             onPick={(kind) => set(chosen, { kind: kind as Part["kind"] })}
+          />
+          <Text
+            name="Called"
+            path={`parts.${chosen}.name`}
+            value={part.name}
+            problems={problems}
+            taken="pocket, placket…"
+            onType={(name) => set(chosen, { name: name.slice(0, 24) })}
           />
           <Choose
             name="It takes"

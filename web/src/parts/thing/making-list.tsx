@@ -58,6 +58,12 @@ export function MakingList({ made, order, problems, onOrder }: Props) {
               />
               <span className={step.done ? "text-smoke line-through" : ""}>
                 <Figure>{`${index + 1}. ${step.says}`}</Figure>
+                {step.needs.length > 0 && (
+                  <span className="block border-l-4 border-weld-line pl-2 text-sm">
+                    First step {step.needs.map((name) => names.indexOf(name) + 1).join(" and ")}.
+                  </span>
+                )}
+                {step.now && !step.own && <span className="block text-sm text-lichen">Can be done now.</span>}
                 {step.waits && <span className="block text-sm text-smoke">Then wait: {step.waits}.</span>}
               </span>
             </label>
