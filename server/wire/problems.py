@@ -51,6 +51,9 @@ _WAYS_OUT = {
     "model_type": "send an object",
     "model_attributes_type": "send an object",
 }
+_MESSAGES = dict.fromkeys(
+    ("model_type", "model_attributes_type", "dict_type"), "this should be an object with named fields"
+)
 
 
 def from_core(problems: Iterable[Problem]) -> dict[str, Any]:
@@ -86,7 +89,7 @@ def from_schema(errors: Iterable[Mapping[str, Any]]) -> dict[str, Any]:
         found.append(
             {
                 "code": kind,
-                "message": str(error["msg"]),
+                "message": _MESSAGES.get(kind) or str(error["msg"]),
                 "path": context.get("path", path),
                 "value": shown(context.get("value", error.get("input", ""))),
                 "way_out": way_out or "see /api/docs for what is expected",

@@ -1,21 +1,35 @@
-import { lazy, Suspense, useEffect } from "react";
+import { Suspense, useEffect } from "react";
 import { Link, Route, Switch, useLocation } from "wouter";
 import { explain } from "./parts/handbook/named";
-import { BackupsScreen } from "./screens/backups";
-import { Bench } from "./screens/bench";
-import { DigitalTape } from "./screens/digital-tape";
-import { Fold } from "./screens/fold";
-import { Papers } from "./screens/papers";
-import { Shelf } from "./screens/shelf";
-import { Table } from "./screens/table";
-import { WaysScreen } from "./screens/ways";
 import { WorksScreen } from "./screens/works";
+import { fetchAhead, later } from "./state/later";
 
-const Handbook = lazy(() => import("./screens/handbook"));
+const Bench = later("Bench", () => import("./screens/bench"));
+const Table = later("Table", () => import("./screens/table"));
+const Fold = later("Fold", () => import("./screens/fold"));
+const Papers = later("Papers", () => import("./screens/papers"));
+const Shelf = later("Shelf", () => import("./screens/shelf"));
+const WaysScreen = later("WaysScreen", () => import("./screens/ways"));
+const Handbook = later("Handbook", () => import("./screens/handbook"));
+const BackupsScreen = later("BackupsScreen", () => import("./screens/backups"));
+const DigitalTape = later("DigitalTape", () => import("./screens/digital-tape"));
 
 /** Which screen is shown at which address. */
 export function App() {
   useHelp();
+  useEffect(() => {
+    // Once the first screen stands: the rest comes while nothing is waited for.
+    const soon = setTimeout(() => void fetchAhead(), 300);
+    return () => clearTimeout(soon);
+  }, []);
+  return (
+    <Suspense fallback={<p className="p-8 text-smoke">One moment…</p>}>
+      <Screens />
+    </Suspense>
+  );
+}
+
+function Screens() {
   return (
     <Switch>
       <Route path="/">
@@ -25,9 +39,7 @@ export function App() {
         <DigitalTape />
       </Route>
       <Route path="/handbook">
-        <Suspense>
-          <Handbook />
-        </Suspense>
+        <Handbook />
       </Route>
       <Route path="/cloth">
         <Shelf />

@@ -4,7 +4,8 @@ const FLAT_AT = 31;
 const FRONT_AT = 186;
 
 /** Where the ribbon will be, with a word on what it waits for: as high as the ribbon, so that nothing jumps when it comes. */
-export function BareCloth({ children }: { children: ReactNode }) {
+export function BareCloth({ slim = false, children }: { slim?: boolean; children: ReactNode }) {
+  if (slim) return <p className="m-0 border-2 border-dashed border-thread bg-linen px-4 py-3 text-smoke">{children}</p>;
   return (
     <div className="relative h-[347px]">
       <svg width="100%" height="308" aria-hidden="true" className="absolute inset-0">

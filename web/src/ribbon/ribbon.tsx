@@ -5,7 +5,7 @@ import type { Hold, Quantity } from "../state/spec";
 import { dimension, middlePleat } from "./dimensions";
 import { EdgeTrack, edgeHeight } from "./edge-track";
 import { FlatTrack } from "./flat-track";
-import { FrontTrack } from "./front-track";
+import { FRONT_TALL, FrontTrack } from "./front-track";
 import { flatHandle, frontHandle, type Handle } from "./handles";
 import { Measure } from "./measure";
 import { type Model, model as modelOf } from "./model";
@@ -19,9 +19,26 @@ import { inSight, panned, scale, type View, WHOLE, zoomed } from "./view";
 const FLAT_AT = 31;
 const EDGE_AT = FLAT_AT + 62 + 40;
 
+/** Three tracks tied by threads where pleats are decided; flat and front alone where cloth is. */
+type Tracks = "three" | "two";
+
+/** Where the tracks below the flat one stand, and how high all of them are. */
+function below(model: Model, tracks: Tracks): { front: number; tall: number; overview: number; high: number } {
+  if (tracks === "two") {
+    const front = FLAT_AT + 62 + 20;
+    return { front, tall: 58, overview: 0, high: front + 60 };
+  }
+  const front = EDGE_AT + edgeHeight(model) + 10;
+  const overview = front + FRONT_TALL + 10;
+  return { front, tall: FRONT_TALL, overview, high: overview + 20 };
+}
+
 interface Props {
   plan: Plan;
   looks: Look[];
+  tracks?: Tracks;
+  /** Folds it away, where that can be. */
+  onFold?: (() => void) | undefined;
   stale: boolean;
   /** The quantity that is pointed at, on the cloth or among the pins. */
   lit: Quantity | null;
@@ -32,7 +49,8 @@ interface Props {
 }
 
 /** The ribbon: the cloth flat with its marks, folded seen from above, and from the front, tied by threads. */
-export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDrag, onRefused }: Props) {
+export function Ribbon(props: Props) {
+  const { plan: newest, looks, tracks = "three", stale, lit, holdOf, onLight, onDrag, onRefused } = props;
   const plan = useFolding(newest);
   const dressed = JSON.stringify(looks);
   const model = useMemo(() => modelOf(plan, JSON.parse(dressed) as Look[]), [plan, dressed]);
@@ -74,21 +92,21 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
     [width, least],
   );
 
-  const heights = { front: EDGE_AT + edgeHeight(model) + 10 };
+  const at = below(model, tracks);
   const grip = useRef<{ handle: Handle; mm: (x: number) => number } | null>(null);
   const handleAt = (event: PointerEvent): { handle: Handle; mm: (x: number) => number } | null => {
     const area = box.current?.getBoundingClientRect();
     if (!area) return null;
     const [x, y] = [event.clientX - area.left, event.clientY - area.top];
-    const at = (length: number) => (clientX: number) =>
+    const along = (length: number) => (clientX: number) =>
       ((clientX - area.left) / width) * (view.to - view.from) * length + view.from * length;
     const onFlat = y > FLAT_AT && y < FLAT_AT + 62;
-    if (!onFlat && (turned || y < heights.front || y > heights.front + 92)) return null;
+    if (!onFlat && (turned || y < at.front || y > at.front + at.tall)) return null;
     const length = onFlat ? plan.flat.mm : plan.finished.mm;
     const perMm = width / ((view.to - view.from) * length);
-    const handle = (onFlat ? flatHandle : frontHandle)(model, at(length)(x + area.left), perMm);
+    const handle = (onFlat ? flatHandle : frontHandle)(model, along(length)(x + area.left), perMm);
     // The scale is held as it was at the start: what is dragged must not run away as the whole grows.
-    return handle && { handle, mm: at(length) };
+    return handle && { handle, mm: along(length) };
   };
   // A hand resting on the cloth must not put out what was lit from the pins.
   const mine = useRef<Quantity | null>(null);
@@ -164,7 +182,7 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
         onPointerCancel={release}
         onPointerLeave={() => !grip.current && light(null)}
       >
-        <Picture model={model} view={view} width={width} lit={lit} turned={turned} />
+        <Picture model={model} tracks={tracks} view={view} width={width} lit={lit} turned={turned} />
       </div>
       <div className="no-print flex items-center gap-1">
         <figcaption className="grow text-sm text-smoke">
@@ -183,56 +201,74 @@ export function Ribbon({ plan: newest, looks, stale, lit, holdOf, onLight, onDra
         <button type="button" className="press" onClick={fit}>
           Fit
         </button>
+        {props.onFold && (
+          <button type="button" className="press" onClick={props.onFold}>
+            Fold it away
+          </button>
+        )}
       </div>
     </figure>
   );
 }
 
-function summary(plan: Plan): string {
+/** What the ribbon shows, in a line. */
+export function summary(plan: Plan): string {
   return `${plan.flat.text} flat, ${plan.finished.text} finished.`;
 }
 
-function Picture(props: { model: Model; view: View; width: number; lit: Quantity | null; turned: boolean }) {
-  const { model, view, width, lit, turned } = props;
+function Picture(props: {
+  model: Model;
+  tracks: Tracks;
+  view: View;
+  width: number;
+  lit: Quantity | null;
+  turned: boolean;
+}) {
+  const { model, tracks, view, width, lit, turned } = props;
   const { plan } = model;
   const [flat, finished] = [plan.flat.mm, plan.finished.mm];
   const flatPx = scale(view, flat, width);
   const edgePx = scale(view, finished, width);
   const [flatLow, flatHigh] = [view.from * flat, view.to * flat];
   const [low, high] = [view.from * finished, view.to * finished];
-  const frontAt = EDGE_AT + edgeHeight(model) + 10;
-  const overviewAt = frontAt + 92 + 10;
+  const at = below(model, tracks);
+  const whole = tracks === "three";
   const shown = lit ? dimension(model, lit, middlePleat(model, flatLow, flatHigh)) : [];
   return (
-    <svg width={width} height={overviewAt + 20} role="img" aria-label={`${summary(plan)} ${plan.slip[1]?.text ?? ""}`}>
+    <svg width={width} height={at.high} role="img" aria-label={`${summary(plan)} ${plan.slip[1]?.text ?? ""}`}>
       <Patterns />
       <Tape unit={plan.unit} from={flatLow} to={flatHigh} px={flatPx} width={width} />
-      <Threads model={model} flatPx={flatPx} edgePx={edgePx} low={flatLow} high={flatHigh} />
+      {whole && <Threads model={model} flatPx={flatPx} edgePx={edgePx} low={flatLow} high={flatHigh} />}
       <g transform={`translate(0 ${FLAT_AT})`}>
         <FlatTrack model={model} px={flatPx} low={flatLow} high={flatHigh} />
       </g>
-      <g transform={`translate(0 ${EDGE_AT})`}>
-        <EdgeTrack model={model} px={edgePx} low={low} high={high} />
-      </g>
-      <g transform={`translate(0 ${frontAt})`}>
+      {whole && (
+        <g transform={`translate(0 ${EDGE_AT})`}>
+          <EdgeTrack model={model} px={edgePx} low={low} high={high} />
+        </g>
+      )}
+      <g transform={`translate(0 ${at.front})`}>
         <FrontTrack
           model={model}
           px={turned ? (mm) => edgePx(low + high - mm) : edgePx}
           low={low}
           high={high}
           turned={turned}
+          tall={at.tall}
         />
       </g>
       {shown.map((one) =>
         turned && one.track === "front" ? null : one.track === "flat" ? (
           <Measure key={one.track} dimension={one} px={flatPx} y={FLAT_AT + 50} width={width} />
         ) : (
-          <Measure key={one.track} dimension={one} px={edgePx} y={frontAt + 82} width={width} />
+          <Measure key={one.track} dimension={one} px={edgePx} y={at.front + at.tall - 10} width={width} />
         ),
       )}
-      <g transform={`translate(0 ${overviewAt})`}>
-        <Overview model={model} view={view} width={width} />
-      </g>
+      {whole && (
+        <g transform={`translate(0 ${at.overview})`}>
+          <Overview model={model} view={view} width={width} />
+        </g>
+      )}
     </svg>
   );
 }

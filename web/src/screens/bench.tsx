@@ -1,21 +1,23 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { Refused, type SectionSpec } from "../api/client";
 import { KeepsNothing } from "../parts/controls/keeps-nothing";
 import { KeysSheet } from "../parts/controls/keys-sheet";
 import { Notice, type Said } from "../parts/controls/notice";
-import { UnitSwitch } from "../parts/controls/unit-switch";
 import { useKeys } from "../parts/controls/use-keys";
 import { Pieces } from "../parts/pleat/pieces";
 import { sentence } from "../parts/pleat/pin-tile";
 import { LiesTable } from "../parts/table/lies-table";
 import { BareCloth } from "../ribbon/bare-cloth";
 import { clothStyle } from "../ribbon/cloth-style";
+import { FrontStrip } from "../ribbon/front-strip";
 import { Ribbon } from "../ribbon/ribbon";
 import { alone, parted, roleOf } from "../state/cloths";
+import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
+import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { STARTS } from "../state/starts";
 import { saysOfSteps } from "../state/steps";
@@ -24,22 +26,24 @@ import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useThing } from "../state/use-thing";
 import { useTitle } from "../state/use-title";
-import { type Opened, open, useWork } from "../state/use-work";
+import { type Opened, open as opening, useWork } from "../state/use-work";
+import { BenchHeader, STEPS, type Step, Steps } from "./bench-header";
 import { Conflict, Gone, Rename } from "./bench-sheets";
-import { CheckStep } from "./check-step";
-import { ClothStep } from "./cloth-step";
-import { CutStep } from "./cut-step";
-import { LogStep } from "./log-step";
-import { MarkStep } from "./mark-step";
 import { MeasureStep } from "./measure-step";
 import { MakeAThing } from "./new-work";
 import { Pleat } from "./pleat";
+
+const ClothStep = later("ClothStep", () => import("./cloth-step"));
+const CutStep = later("CutStep", () => import("./cut-step"));
+const MarkStep = later("MarkStep", () => import("./mark-step"));
+const CheckStep = later("CheckStep", () => import("./check-step"));
+const LogStep = later("LogStep", () => import("./log-step"));
 
 /** One work, once it has been fetched. */
 export function Bench({ name }: { name: string }) {
   const found = useQuery({
     queryKey: ["work", name],
-    queryFn: ({ signal }) => open(name, signal),
+    queryFn: ({ signal }) => opening(name, signal),
     retry: (count, error) => !(error instanceof Refused) && count < 3,
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
@@ -58,22 +62,8 @@ export function Bench({ name }: { name: string }) {
   return <Laid key={found.data.work.key} opened={found.data} />;
 }
 
-type Step = "measure" | "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
-const STEPS: [Step, string][] = [
-  ["measure", "Measure"],
-  ["pleat", "Pleat"],
-  ["cloth", "Cloth"],
-  ["cut", "Cut"],
-  ["mark", "Mark"],
-  ["check", "Check"],
-  ["log", "Log"],
-];
-const SAVING = {
-  saved: "Saved",
-  saving: "Saving…",
-  unreached: "Not saved: no answer. Trying again…",
-  asking: "Not saved yet: choose which to keep",
-};
+/** On which steps the ribbon stands whole, on which in two tracks; on the others it folds away. */
+const TRACKS: Partial<Record<Step, "three" | "two">> = { pleat: "three", cloth: "two" };
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
 
 function Laid({ opened }: { opened: Opened }) {
@@ -90,6 +80,11 @@ function Laid({ opened }: { opened: Opened }) {
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [part, setPart] = useState(0);
+  const [open, setOpen] = useState(ribbonOpen);
+  const fold = (to: boolean) => {
+    leaveRibbon(to);
+    setOpen(to);
+  };
   const [lit, setLit] = useState<Quantity | null>(null);
   const [refused, setRefused] = useState<{ quantity: Quantity; times: number } | null>(null);
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
@@ -172,6 +167,7 @@ function Laid({ opened }: { opened: Opened }) {
     if (!section || !plan || mixed || section.spec.placed?.length) return;
     moves.pick((now) => (now ?? plan.count) + by);
   };
+  const papers = `/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`;
   const undo = () => void saver.act("POST", "/undo");
   const redo = () => void saver.act("POST", "/redo");
   // What is typed before the answer has the old unit still, and is taken along.
@@ -186,7 +182,7 @@ function Laid({ opened }: { opened: Opened }) {
     "[": () => count(-1),
     "]": () => count(1),
     t: () => section && go(`/works/${work.key}/table/${section.key}`),
-    "ctrl+p": () => go(`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`),
+    "ctrl+p": () => go(papers),
     u: () => void toUnit(unit === "cm" ? "in" : "cm"),
     f: () => spec && hasHand(spec.kind) && edit({ ...spec, facing: FACING_TURN[spec.facing ?? "right"] }, "facing"),
   });
@@ -221,78 +217,25 @@ function Laid({ opened }: { opened: Opened }) {
 
   return (
     <div className="px-3 pb-24 sm:px-5">
-      <header className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2">
-        <Link href="/" className="press no-print -ml-2">
-          ‹ Works
-        </Link>
-        <h1 className="m-0 min-w-0">
-          <button
-            type="button"
-            className="min-h-11 min-w-0 text-left text-2xl font-bold hover:underline"
-            onClick={() => setRenaming("work")}
-            title="Rename"
-          >
-            {work.name}
-          </button>
-        </h1>
-        <span className="grow text-smoke">{work.purpose}</span>
-        <span className="no-print flex flex-wrap items-center gap-1">
-          <span
-            role="status"
-            className={`px-2 text-sm ${bench.saving === "saved" || bench.saving === "saving" ? "text-smoke" : "font-bold text-madder"}`}
-          >
-            {SAVING[bench.saving]}
-          </span>
-          <button
-            type="button"
-            className="press"
-            disabled={!work.undo}
-            onClick={undo}
-            title={work.undo ? `Take back: ${work.undo}` : "Nothing to take back"}
-          >
-            Undo
-          </button>
-          <button
-            type="button"
-            className="press"
-            disabled={!work.redo}
-            onClick={redo}
-            title={work.redo ? `Bring back: ${work.redo}` : "Nothing to bring back"}
-          >
-            Redo
-          </button>
-          <Link className="press" href={`/works/${work.key}/papers${section ? `?piece=${section.key}` : ""}`}>
-            Papers
-          </Link>
-          <UnitSwitch unit={unit} onPick={(to) => void toUnit(to)} />
-          <button type="button" className="press" onClick={() => setKeys(true)}>
-            Keys ?
-          </button>
-        </span>
-      </header>
+      <BenchHeader
+        work={work}
+        saving={bench.saving}
+        unit={unit}
+        papers={papers}
+        onRename={() => setRenaming("work")}
+        onUndo={undo}
+        onRedo={redo}
+        onUnit={(to) => void toUnit(to)}
+        onKeys={() => setKeys(true)}
+        onPapers={() => go(papers)}
+      />
       {bench.trouble && (
         <p role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
           {sentence(bench.trouble)}
         </p>
       )}
       <KeepsNothing />
-      <nav aria-label="Steps" className="no-print flex flex-wrap border-b-2 border-soot sm:gap-1">
-        {STEPS.map(([name, word]) => (
-          <button
-            key={name}
-            type="button"
-            aria-current={step === name ? "step" : undefined}
-            aria-description={lacks[name] || undefined}
-            onClick={() => setStep(name)}
-            className={`min-h-11 rounded-t px-3 text-left font-semibold sm:px-4 ${step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
-          >
-            {word}
-            <span aria-hidden="true" className="hidden text-xs font-normal sm:block">
-              {lacks[name] ?? ""}
-            </span>
-          </button>
-        ))}
-      </nav>
+      <Steps step={step} lacks={lacks} onStep={setStep} />
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
         <Pieces
           work={work}
@@ -305,109 +248,121 @@ function Laid({ opened }: { opened: Opened }) {
           onMove={move}
           onRename={setRenaming}
         />
-        {step === "measure" ? (
-          <main className="min-w-0" aria-busy={making.busy}>
-            {work.thing ? (
-              <MeasureStep work={work} thing={work.thing} making={making} onThing={saver.thing} onCloth={saver.cloth} />
-            ) : (
-              <MakeAThing unit={unit} onMake={(thing) => void saver.act("PUT", "/thing", { thing })} />
-            )}
-          </main>
-        ) : section && own && !spec ? (
-          <main className="min-w-0 text-smoke">Working it out…</main>
-        ) : section && spec && own ? (
-          <main className="min-w-0" aria-busy={planned.busy} style={clothStyle(spec.cloth)}>
-            {plan ? (
-              <Ribbon
-                plan={plan}
-                stale={planned.stale}
-                lit={lit}
-                holdOf={(quantity) => held(spec, quantity).hold}
-                onLight={setLit}
-                looks={looks(spec)}
-                onDrag={mixed ? () => undefined : moves.drag}
-                onRefused={(quantity) => {
-                  setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
-                  setSaid({ text: `${WORDS[quantity]} is pinned firmly. Loosen its pin to drag it.` });
-                }}
-              />
-            ) : (
-              <BareCloth>
-                {problems.length && problems[0]?.code !== "too_few"
-                  ? "Nothing to draw yet: see what is said below."
-                  : planned.busy
-                    ? "Working it out…"
-                    : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
-              </BareCloth>
-            )}
-            <LiesTable spec={spec} />
-            {step === "pleat" ? (
-              <Pleat
-                key={section.key}
-                spec={spec}
-                ties={tying}
-                planned={planned}
-                part={part}
-                onPart={setPart}
-                onChange={edit}
-                onSaid={(text) => setSaid({ text })}
-                lit={lit}
-                onLight={setLit}
-                refused={refused}
-              />
-            ) : step === "cloth" ? (
-              <ClothStep
-                key={section.key}
-                spec={spec}
-                ties={tying}
-                plan={plan}
-                work={work.name}
-                onChange={edit}
-                onSaid={(text) => setSaid({ text })}
-                onSeam={saver.seam}
-                cloths={work.cloths}
-                role={roleOf(section.spec)}
-                onRole={(role) => saver.edit(section.key, { ...section.spec, cloth: role }, "cloth")}
-                onCloth={saver.cloth}
-              />
-            ) : step === "cut" ? (
-              <CutStep
-                key={section.key}
-                cloths={work.cloths}
-                sections={pieces}
-                notions={made?.notions ?? null}
-                spec={spec}
-                here={work.sections.indexOf(section)}
-                onChange={edit}
-              />
-            ) : step === "mark" ? (
-              <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />
-            ) : step === "check" ? (
-              <CheckStep
-                key={section.key}
-                spec={spec}
-                plan={plan}
-                piece={section.key}
-                act={saver.act}
-                onSaid={(text) => setSaid({ text })}
-              />
-            ) : (
-              <LogStep
-                work={work}
-                spec={spec}
-                piece={section.key}
-                onChange={edit}
-                onWords={saver.log}
-                saver={saver}
-                onSaid={(text) => setSaid({ text })}
-              />
-            )}
-          </main>
-        ) : (
-          <main className="min-w-0">
-            <p className="text-lg">This work has no piece yet. Add one to begin.</p>
-          </main>
-        )}
+        <Suspense fallback={<main className="min-w-0 text-smoke">One moment…</main>}>
+          {step === "measure" ? (
+            <main className="min-w-0" aria-busy={making.busy}>
+              {work.thing ? (
+                <MeasureStep
+                  work={work}
+                  thing={work.thing}
+                  making={making}
+                  onThing={saver.thing}
+                  onCloth={saver.cloth}
+                />
+              ) : (
+                <MakeAThing unit={unit} onMake={(thing) => void saver.act("PUT", "/thing", { thing })} />
+              )}
+            </main>
+          ) : section && own && !spec ? (
+            <main className="min-w-0 text-smoke">Working it out…</main>
+          ) : section && spec && own ? (
+            <main className="min-w-0" aria-busy={planned.busy} style={clothStyle(spec.cloth)}>
+              {plan && !TRACKS[step] && !open ? (
+                <FrontStrip plan={plan} looks={looks(spec)} onOpen={() => fold(true)} />
+              ) : plan ? (
+                <Ribbon
+                  plan={plan}
+                  tracks={TRACKS[step] ?? "three"}
+                  onFold={TRACKS[step] ? undefined : () => fold(false)}
+                  stale={planned.stale}
+                  lit={lit}
+                  holdOf={(quantity) => held(spec, quantity).hold}
+                  onLight={setLit}
+                  looks={looks(spec)}
+                  onDrag={mixed ? () => undefined : moves.drag}
+                  onRefused={(quantity) => {
+                    setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
+                    setSaid({ text: `${WORDS[quantity]} is pinned firmly. Loosen its pin to drag it.` });
+                  }}
+                />
+              ) : (
+                <BareCloth slim={!TRACKS[step]}>
+                  {problems.length && problems[0]?.code !== "too_few"
+                    ? "Nothing to draw yet: see what is said below."
+                    : planned.busy
+                      ? "Working it out…"
+                      : "Pin what you know, such as the finished width. The cloth appears as soon as it can be worked out."}
+                </BareCloth>
+              )}
+              {step === "pleat" ? (
+                <Pleat
+                  key={section.key}
+                  spec={spec}
+                  ties={tying}
+                  planned={planned}
+                  part={part}
+                  onPart={setPart}
+                  onChange={edit}
+                  onSaid={(text) => setSaid({ text })}
+                  lit={lit}
+                  onLight={setLit}
+                  refused={refused}
+                />
+              ) : step === "cloth" ? (
+                <ClothStep
+                  key={section.key}
+                  spec={spec}
+                  ties={tying}
+                  plan={plan}
+                  work={work.name}
+                  onChange={edit}
+                  onSaid={(text) => setSaid({ text })}
+                  onSeam={saver.seam}
+                  cloths={work.cloths}
+                  role={roleOf(section.spec)}
+                  onRole={(role) => saver.edit(section.key, { ...section.spec, cloth: role }, "cloth")}
+                  onCloth={saver.cloth}
+                />
+              ) : step === "cut" ? (
+                <CutStep
+                  key={section.key}
+                  cloths={work.cloths}
+                  sections={pieces}
+                  notions={made?.notions ?? null}
+                  spec={spec}
+                  here={work.sections.indexOf(section)}
+                  onChange={edit}
+                />
+              ) : step === "mark" ? (
+                <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />
+              ) : step === "check" ? (
+                <CheckStep
+                  key={section.key}
+                  spec={spec}
+                  plan={plan}
+                  piece={section.key}
+                  act={saver.act}
+                  onSaid={(text) => setSaid({ text })}
+                />
+              ) : (
+                <LogStep
+                  work={work}
+                  spec={spec}
+                  piece={section.key}
+                  onChange={edit}
+                  onWords={saver.log}
+                  saver={saver}
+                  onSaid={(text) => setSaid({ text })}
+                />
+              )}
+              <LiesTable spec={spec} />
+            </main>
+          ) : (
+            <main className="min-w-0">
+              <p className="text-lg">This work has no piece yet. Add one to begin.</p>
+            </main>
+          )}
+        </Suspense>
       </div>
       {renaming && (
         <Rename

@@ -6,6 +6,7 @@ import { ClothFacts, fromShelf } from "../parts/cloth/cloth-facts";
 import { LiningFacts } from "../parts/cloth/lining-facts";
 import { Front, Stripes } from "../parts/cloth/stripe-place";
 import { Strategies, Ways } from "../parts/cloth/widths-compared";
+import { Aside } from "../parts/controls/aside";
 import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { Allowances } from "../parts/pleat/edge-facts";
@@ -144,7 +145,7 @@ export function ClothStep(props: Props) {
         )}
         <OtherCloth {...props} />
       </div>
-      <section aria-label="The cloth slip" className="self-start bg-linen px-5 py-4">
+      <Aside name="The cloth slip">
         <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
         {general.map((problem) => (
           <p key={problem.message} role="alert" className="my-2 font-semibold text-madder">
@@ -173,7 +174,7 @@ export function ClothStep(props: Props) {
             </ul>
           </>
         )}
-      </section>
+      </Aside>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Cloth, CutAnswer, Problem, ReadySpec, SectionSpec, ThingAnswer } from "../api/client";
 import { CutPlan } from "../parts/cloth/cut-plan";
+import { Aside } from "../parts/controls/aside";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence } from "../parts/pleat/pin-tile";
@@ -91,7 +92,7 @@ function whose(path: string): string {
 function Shopping({ answer, thing, free }: { answer: CutAnswer | null; thing: Notions; free: Set<string> }) {
   if (!answer) return null;
   return (
-    <section aria-label="The shopping slip" className="self-start bg-linen px-5 py-4">
+    <Aside name="The shopping slip">
       <h2 className="m-0 text-sm font-semibold text-smoke">The shopping slip</h2>
       <ul className="m-0 list-none p-0">
         {answer.plans.map((plan) => (
@@ -139,7 +140,7 @@ function Shopping({ answer, thing, free }: { answer: CutAnswer | null; thing: No
       <p className="mt-3 mb-0 text-sm text-smoke">
         A rotary cutter: guard closed between cuts, cut away from the hand that holds the rule.
       </p>
-    </section>
+    </Aside>
   );
 }
 

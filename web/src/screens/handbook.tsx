@@ -8,7 +8,7 @@ import { ENTRIES, GROUPS } from "../parts/handbook/words";
 const LINK = "flex min-h-9 items-center font-semibold lg:min-h-0 lg:py-0.5 text-woad hover:underline";
 
 /** The handbook: every word with its drawing, the ways of working and when each serves, and cautions. */
-export default function Handbook() {
+export function Handbook() {
   const [sought, setSought] = useState("");
   const found = ENTRIES.filter((one) => matches(`${one.word} ${one.says.join(" ")}`, sought));
   const schools = SCHOOLS.filter((one) => matches(Object.values(one).join(" "), sought));

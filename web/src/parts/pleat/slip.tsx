@@ -1,10 +1,11 @@
 import type { Change, Plan } from "../../api/client";
+import { Aside } from "../controls/aside";
 import { Figure } from "../controls/figure";
 
 /** The slip: what to do, in sentences, and what to be careful of, each with its mend. */
 export function Slip({ plan, onMend }: { plan: Plan | null; onMend: (change: Change) => void }) {
   return (
-    <section className="bg-linen px-5 py-4" aria-label="The slip">
+    <Aside name="The slip">
       <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
       {!plan && <p className="my-2 text-smoke">What to cut and fold stands here as soon as it can be worked out.</p>}
       {plan?.slip.map((line) => (
@@ -34,6 +35,6 @@ export function Slip({ plan, onMend }: { plan: Plan | null; onMend: (change: Cha
           )}
         </div>
       ))}
-    </section>
+    </Aside>
   );
 }
