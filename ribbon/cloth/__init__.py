@@ -11,7 +11,8 @@ from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.cloth.layout import Layout, layout, lowest
 from ribbon.cloth.lining_joins import apart, lining_joins
 from ribbon.cloth.notions import Notion, notions, totals
-from ribbon.cloth.piece import FACE, LINING, CutPiece, Laid
+from ribbon.cloth.offcuts import Offcut, offcuts
+from ribbon.cloth.piece import FACE, LINING, CutPiece, Laid, SideTakes
 from ribbon.cloth.pieces import LiningToCut, Pieces, edge_load, edge_pieces, lining_to_cut
 from ribbon.cloth.plans import CutPlan, WorkPlans, work_plans
 from ribbon.cloth.saving import Repeated, Saving, deepened, repeated, savings
@@ -43,9 +44,11 @@ __all__ = [
     "Lying",
     "Makes",
     "Notion",
+    "Offcut",
     "Pieces",
     "Repeated",
     "Saving",
+    "SideTakes",
     "Stripe",
     "StripeLook",
     "StripeSeen",
@@ -86,6 +89,7 @@ __all__ = [
     "much",
     "notions",
     "off_bolt",
+    "offcuts",
     "on_front",
     "on_spans",
     "plan_lying",

@@ -36,7 +36,8 @@ class OnCloth:
     """Each way to share the strip over widths, with what it costs where that is known."""
     offers: list[Change] = field(default_factory=list)
     lying: Lying | None = None
-    drop: tuple[Length, Length] | None = None
+    drop: Drop | None = None
+    on_bolt: Length | None = None
     """A drop as cut, and as the repeat asks for it."""
     bought: Bought | None = None
     makes: list[tuple[str, Change]] = field(default_factory=list)
@@ -118,7 +119,7 @@ def _lengths(told: OnCloth, whole: EdgePlan, cutting: Cutting, bolt: Bolt, drop:
     if lying is None or lying.taken is None:
         return
     taken, write = lying.taken, whole.edge.scribe.write
-    told.drop = (drop.cut, drop_on(bolt, drop))
+    told.drop, told.on_bolt = drop, drop_on(bolt, drop)
     told.bought = buy(bolt, taken.length)
     told.slip += bought_says(whole, bolt, lying, told.bought, cutting.way)
     if told.bought.short is not None:

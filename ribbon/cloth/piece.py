@@ -14,6 +14,14 @@ FACE, LINING = "face", "lining"
 """The roles of the cloths that an edge and its lining are cut from unless another one is named."""
 
 
+class SideTakes(NamedTuple):
+    """What one side of a piece takes that is not seen: its ``left``, ``right``, ``top`` or ``foot``, how deep, what it is."""
+
+    side: str
+    deep: Length
+    what: str
+
+
 @dataclass(frozen=True)
 class CutPiece:
     """A piece to cut `count` times by its `outline`, the cut edge, its arrow pointing up the cloth.
@@ -22,7 +30,7 @@ class CutPiece:
     on the fold is cut once double: its outline is the half, and it is laid out opened.  One that `may_turn` can lie on
     its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
     cloth's repeats from the start, so that it runs on over its joins.  Of `mirrored` ones every second is cut face down.
-    `notches` are marked on its edge.
+    `notches` are marked on its edge; `takes` tells what seams, hems and headings take at its sides as it stands upright.
     """
 
     key: str
@@ -34,6 +42,7 @@ class CutPiece:
     mirrored: bool = False
     role: str = FACE
     notches: tuple[Notch, ...] = ()
+    takes: tuple[SideTakes, ...] = ()
 
     @classmethod
     def oblong(

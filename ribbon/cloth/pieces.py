@@ -5,15 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ribbon.cloth.cutting import Cutting
-from ribbon.cloth.drop import Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
+from ribbon.cloth.drop import Drop, Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
 from ribbon.cloth.edge_lying import lies_on_cloth
 from ribbon.cloth.joining import allowed_of
 from ribbon.cloth.notions import Notion, notions
-from ribbon.cloth.piece import CutPiece
+from ribbon.cloth.piece import CutPiece, SideTakes
 from ribbon.cloth.weight import load
 from ribbon.edge import EdgePlan
 from ribbon.fraction import Fraction
-from ribbon.lengths import Length
+from ribbon.lengths import ZERO, Length
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,11 +84,30 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
         called = name if many == 1 else f"{name}, {'width' if across else 'strip'} {number} of {many}"
         # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
         size = (width.cut, drop_on(bolt, drop)) if across else (drop.cut, width.cut)
-        pieces.append(CutPiece.oblong(f"{key}.width.{number}", called, *size, matched=across, role=cutting.role))
+        made = CutPiece.oblong(f"{key}.width.{number}", called, *size, matched=across, role=cutting.role)
+        pieces.append(replace(made, takes=_strip_takes(whole, drop, size[1] - drop.cut, number, many, upright=across)))
     pieces += beside
     pieces += _lining_pieces(key, name, whole, cutting)
     bought = notions(whole.only, len(found.joined.joins), drop.cut) if whole.only else []
     return Pieces(tuple(pieces), tuple(bought))
+
+
+def _strip_takes(
+    whole: EdgePlan, drop: Drop, spare: Length, number: int, many: int, *, upright: bool
+) -> tuple[SideTakes, ...]:
+    """What the sides of one width of a strip take; lying along the cloth its heading is to the left."""
+    own = allowed_of(whole.edge)
+    start = (own.start, "at the start") if number == 1 else (own.join, "join")
+    end = (own.end, "at the end") if number == many else (own.join, "join")
+    foot = [
+        (drop.hem * drop.hem_turns, "hem"),
+        (drop.margin, "trimmed away"),
+        *([(spare, "up to the repeat")] if upright else []),
+    ]
+    sides = ("top", "foot", "left", "right") if upright else ("left", "right", "top", "foot")
+    found = [(sides[0], drop.heading, "heading"), *((sides[1], deep, what) for deep, what in foot)]
+    found += [(sides[2], *start), (sides[3], *end)]
+    return tuple(SideTakes(side, deep, what) for side, deep, what in found if deep > ZERO)
 
 
 def _lining_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> list[CutPiece]:
@@ -100,5 +119,18 @@ def _lining_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> li
     for number, wide in enumerate(lining.cut.widths, 1):
         called = f"{name}, lining" if many == 1 else f"{name}, lining {number} of {many}"
         size: tuple[Length, Length] = (wide, long) if lining.cut.upright else (long, wide)
-        found.append(CutPiece.oblong(f"{key}.lining.{number}", called, *size, role=cutting.lining_role))
+        made = CutPiece.oblong(f"{key}.lining.{number}", called, *size, role=cutting.lining_role)
+        found.append(replace(made, takes=_lining_takes(cutting, number, many, upright=lining.cut.upright)))
     return found
+
+
+def _lining_takes(cutting: Cutting, number: int, many: int, *, upright: bool) -> tuple[SideTakes, ...]:
+    """What the sides of one width of a lining take."""
+    rules = cutting.lining
+    if rules is None:
+        return ()
+    sides = ("top", "foot", "left", "right") if upright else ("left", "right", "top", "foot")
+    seams = ["side seam" if number == 1 else "join", "side seam" if number == many else "join"]
+    found = [(sides[0], rules.heading, "heading"), (sides[1], rules.hem * rules.hem_turns, "hem")]
+    found += [(side, rules.allowance, what) for side, what in zip(sides[2:], seams, strict=True)]
+    return tuple(SideTakes(side, deep, what) for side, deep, what in found if deep > ZERO)

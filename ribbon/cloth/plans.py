@@ -9,12 +9,13 @@ from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought, buy
 from ribbon.cloth.layout import Layout, layout
 from ribbon.cloth.notions import Notion, totals
+from ribbon.cloth.offcuts import Offcut, offcuts
 from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import Pieces
 from ribbon.cloth.sold import layout_scribe, sold_says
 from ribbon.errors import refuse
 from ribbon.fraction import Fraction
-from ribbon.lengths import Unit
+from ribbon.lengths import ZERO, Unit
 
 MOST_PIECES = 1000
 _SEARCHED = 2  # a search takes up to a second: two cloths have one each, further ones the best of what is quick
@@ -34,6 +35,12 @@ class CutPlan:
     def best(self) -> bool:
         """True where no plan of these pieces can take less."""
         return bool(self.bolt.sheets) or self.layout.length <= self.layout.bound
+
+    @property
+    def offcuts(self) -> list[Offcut]:
+        """What could be kept of the cloth, as it is once washed; what is bought beyond the plan lies at its end."""
+        more = ZERO if self.bolt.sheets else self.bought.asked - self.bought.needed
+        return offcuts(self.layout, more * (1 - self.bolt.shrinkage) if more > ZERO else ZERO)
 
     def says(self, unit: Unit) -> str:
         """What the plan takes, what to buy, what falls away, as a sentence or two."""

@@ -10,6 +10,7 @@ from ribbon.cloth import (
     Bolt,
     CutPlan,
     Laid,
+    Offcut,
     Pieces,
     WorkPlans,
     edge_pieces,
@@ -23,8 +24,8 @@ from ribbon.cloth import (
 from ribbon.edge import edge_plan
 from ribbon.effort import effort
 from ribbon.errors import Problem, Refusal
-from ribbon.lengths import UNITS, Length, Unit
-from server.cutting.out import CutOut, CutPlanOut, LaidOut, SideOut
+from ribbon.lengths import UNITS, Length, Unit, typed
+from server.cutting.out import CutOut, CutPlanOut, LaidOut, OffcutOut, SideOut
 from server.plans.bounds import held
 from server.wire.cloth import ClothSpec
 from server.wire.read_edge import Given, read_each
@@ -134,9 +135,22 @@ def _told(plan: CutPlan, unit: Unit, keys: Sequence[str]) -> CutPlanOut:
         "cost": money(paid.cost),
         "short": out(paid.short) if paid.short is not None and not bolt.sheets else None,
         "sheets": [{"width": out(w), "length": out(h)} for w, h in got.sheets],
+        "offcuts": [_offcut(one, unit) for one in plan.offcuts],
         "placed": [_laid(one, unit, keys) for one in got.laid],
         "left": [piece.name for piece in got.left],
         "says": plan.says(unit),
+    }
+
+
+def _offcut(one: Offcut, unit: Unit) -> OffcutOut:
+    scribe = layout_scribe(unit)
+    return {
+        "sheet": one.sheet,
+        "left": float(one.left.mm),
+        "start": float(one.start.mm),
+        "wide": told_length(scribe, one.wide),
+        "long": told_length(scribe, one.long),
+        "typed": (typed(one.wide, unit), typed(one.long, unit)),
     }
 
 
@@ -169,4 +183,7 @@ def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
         "turns": one.turns,
         "on_fold": one.piece.on_fold,
         "outline": [] if one.piece.opened.is_rectangle else sides,
+        "takes": [
+            {"side": each.side, "deep": told_length(scribe, each.deep), "what": each.what} for each in one.piece.takes
+        ],
     }

@@ -50,10 +50,14 @@ class WayOut(TypedDict):
 
 
 class DropOut(TypedDict):
-    """A drop as cut, and as the repeat asks for it."""
+    """A drop as cut, what it is made up of from its top, and as the repeat asks for it."""
 
     cut: LengthOut
     on_bolt: LengthOut
+    heading: LengthOut
+    finished: LengthOut
+    hem: Annotated[LengthOut, Field(description="All that is turned up below.")]
+    margin: LengthOut
 
 
 class BuyOut(TypedDict):
@@ -109,6 +113,7 @@ class BoltOut(TypedDict):
 
     usable: LengthOut | None
     at_hand: LengthOut | None
+    along: Annotated[LengthOut | None, Field(description="Its repeat along.")]
 
 
 class ClothOut(TypedDict):
@@ -118,6 +123,7 @@ class ClothOut(TypedDict):
     offers: list[ChangeOut]
     ways: list[WayOut]
     drop: DropOut | None
+    along: Annotated[LengthOut | None, Field(description="The repeat along its cloth.")]
     buy: BuyOut | None
     makes: list[MakesOut]
     mends: list[ChangeOut]
@@ -143,6 +149,14 @@ class SideOut(_FromPlace):
     clockwise: bool
 
 
+class TakesOut(TypedDict):
+    """What one side of a piece takes that is not seen: a seam, a hem, a heading."""
+
+    side: Annotated[str, Field(description="left, right, top or foot.")]
+    deep: LengthOut
+    what: str
+
+
 class LaidOut(TypedDict):
     """A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
 
@@ -164,6 +178,7 @@ class LaidOut(TypedDict):
     turns: int
     on_fold: bool
     outline: list[SideOut]
+    takes: Annotated[list[TakesOut], Field(description="What its sides take as it stands upright, opened.")]
 
 
 class SheetOut(TypedDict):
@@ -171,6 +186,17 @@ class SheetOut(TypedDict):
 
     width: LengthOut
     length: LengthOut
+
+
+class OffcutOut(TypedDict):
+    """A piece that nothing is cut from, large enough to be kept: where it lies in mm, how large it is, as it is typed."""
+
+    sheet: int
+    left: float
+    start: float
+    wide: LengthOut
+    long: LengthOut
+    typed: Annotated[tuple[str, str], Field(description="Its width and its length as they are typed.")]
 
 
 class CutPlanOut(TypedDict):
@@ -191,6 +217,7 @@ class CutPlanOut(TypedDict):
     short: LengthOut | None
     sheets: list[SheetOut]
     placed: list[LaidOut]
+    offcuts: list[OffcutOut]
     left: list[str]
     says: str
 

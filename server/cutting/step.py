@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from ribbon.cloth import (
     Bolt,
+    Drop,
     LiningCut,
     LiningToCut,
     StripeLook,
@@ -30,6 +31,7 @@ from server.cutting.out import (
     BoltOut,
     BuyOut,
     ClothOut,
+    DropOut,
     LinedOut,
     LoadOut,
     LookOut,
@@ -58,7 +60,12 @@ def bolt_of(said: ClothSpec, unit: str, habit: str | None) -> BoltOut:
     def size(length: Length | None) -> LengthOut | None:
         return None if length is None else told_length(scribe, length)
 
-    return {"usable": size(found.facts.usable), "at_hand": size(found.bolt.washed if found.bolt else None)}
+    bolt = found.bolt
+    return {
+        "usable": size(found.facts.usable),
+        "at_hand": size(bolt.washed if bolt else None),
+        "along": size(bolt.along if bolt and bolt.along else None),
+    }
 
 
 def cloth_of(given: Given) -> ClothOut:
@@ -71,7 +78,8 @@ def cloth_of(given: Given) -> ClothOut:
         "strategies": [_strategy(writer, *one) for one in told.strategies],
         "offers": [told_change(one) for one in told.offers],
         "ways": _ways(writer, cutting.bolt, told),
-        "drop": {"cut": writer.place(told.drop[0]), "on_bolt": writer.place(told.drop[1])} if told.drop else None,
+        "drop": _drop(writer, told.drop, told.on_bolt) if told.drop and told.on_bolt else None,
+        "along": writer.size(cutting.bolt.along) if cutting.bolt and cutting.bolt.along else None,
         "buy": _buy(writer, cutting.bolt, told, whole.edge.unit) if cutting.bolt else None,
         "makes": [{"name": name, **told_change(change)} for name, change in told.makes],
         "mends": [told_change(one) for one in told.mends],
@@ -91,6 +99,17 @@ def cloth_of(given: Given) -> ClothOut:
         "looks": [_look(whole, cutting.bolt, one) for one in told.looks if cutting.bolt],
         "slip": told.slip,
         "assumed": _assumed(given, writer),
+    }
+
+
+def _drop(writer: Writer, drop: Drop, on_bolt: Length) -> DropOut:
+    return {
+        "cut": writer.place(drop.cut),
+        "on_bolt": writer.place(on_bolt),
+        "heading": writer.size(drop.heading),
+        "finished": writer.size(drop.finished),
+        "hem": writer.size(drop.hem * drop.hem_turns),
+        "margin": writer.size(drop.margin),
     }
 
 

@@ -15,7 +15,7 @@ from functools import cache
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, Response, expect, sync_playwright
+from playwright.sync_api import Browser, Locator, Page, Response, expect, sync_playwright
 
 ROOT = Path(__file__).resolve().parents[2]
 ARGUMENTS = [
@@ -130,3 +130,20 @@ def accessible() -> Callable[[Page], None]:
         assert [(v["id"], [n["target"] for n in v["nodes"]][:3], v["help"]) for v in found["violations"]] == []
 
     return check
+
+
+def choose(within: Page | Locator, name: str, word: str) -> None:
+    """Take one of the choices that stand under a name: open beside each other where they are few, else in a list."""
+    there = within.get_by_role("radiogroup", name=name, exact=True)
+    listed = within.get_by_role("combobox", name=name, exact=True)
+    expect(there.or_(listed).first).to_be_visible()
+    if there.count():
+        there.get_by_role("radio", name=word, exact=True).click()
+    else:
+        listed.select_option(label=word)
+
+
+def expect_chosen(within: Page | Locator, name: str, word: str) -> None:
+    """What stands open under a name has this word chosen."""
+    group = within.get_by_role("radiogroup", name=name, exact=True)
+    expect(group.get_by_role("radio", name=word, exact=True)).to_be_checked()

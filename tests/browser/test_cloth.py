@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.conftest import served
+from tests.browser.conftest import expect_chosen, served
 from tests.browser.test_by_hand import field, open_work
 
 
@@ -54,12 +54,13 @@ def test_a_plaid_through_the_folds(page: Page, accessible: Callable[[Page], None
     expect(page.get_by_role("button", name="Stripe 1 at the fold")).to_be_visible()
     accessible(page)
     page.get_by_role("button", name="Stripe 1 mid-face").click()
-    expect(page.get_by_role("combobox", name="stands")).to_have_value("face")
+    expect_chosen(page, "stands", "in the middle of a face")
     expect(slip(page)).to_contain_text("So that the stripes run on")
     page.get_by_role("button", name="2 repeats to a pleat").click()
     expect(slip(page)).to_contain_text("short")
     page.get_by_role("button", name="Greatest fullness").click()
     expect(slip(page)).not_to_contain_text("short")
+    page.get_by_text("Front pieces", exact=True).click()
     page.get_by_label("Plain front pieces").check()
     expect(slip(page)).to_contain_text("centred on its line")
 
@@ -147,8 +148,9 @@ def test_a_band_of_a_contrast_that_is_known_before_the_cloth_itself(
 ) -> None:
     open_work(page, "Star-party apron")
     step(page, "Cloth")
-    page.get_by_role("combobox", name="Another cloth of the work").select_option("contrast")
-    cloths = page.get_by_role("region", name="Another cloth of the work")
+    page.get_by_role("button", name="Add a cloth").click()
+    page.get_by_role("menuitem", name="contrast").click()
+    cloths = page.get_by_role("region", name="The contrast")
     cloths.get_by_role("textbox", name="Name of the cloth").fill("Dome red")
     width = cloths.get_by_role("textbox", name="Width", exact=True)
     width.fill("4t4")
@@ -169,3 +171,63 @@ def test_a_band_of_a_contrast_that_is_known_before_the_cloth_itself(
     expect(page.get_by_role("img", name="on Dome red")).to_have_count(0)
     page.get_by_role("button", name="Redo").click()
     expect(page.get_by_role("img", name="1 piece on Dome red")).to_be_visible()
+
+
+def test_a_piece_is_taken_up_from_the_plan_and_what_falls_away_is_kept(
+    page: Page, accessible: Callable[[Page], None]
+) -> None:
+    open_work(page, "Dome valance")
+    step(page, "Cut")
+    expect(page.get_by_role("img", name="3 pieces on Gallery cotton")).to_be_visible()
+    page.locator("[data-piece]").first.click()
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("Piece 1 of 3 on Gallery cotton")
+    expect(sheet).to_contain_text("Foot: hem")
+    accessible(page)
+    first = sheet.get_by_role("heading").first.text_content() or ""
+    sheet.get_by_role("button", name="The next").click()
+    expect(sheet).to_contain_text("Piece 2 of 3")
+    page.keyboard.press("Escape")
+    page.get_by_text("The 3 pieces as a list").click()
+    page.get_by_role("button", name=f"Take up {first}").click()
+    expect(sheet).to_contain_text("Piece 1 of 3")
+    page.keyboard.press("Escape")
+    # Bought by the tenth of a metre, some of it is left at its end.
+    page.get_by_text(re.compile("left over to keep")).first.click()
+    page.get_by_role("button", name=re.compile("^Keep on the shelf")).first.click()
+    expect(page.get_by_role("button", name=re.compile("^Keep on the shelf")).first).to_be_disabled()
+    page.get_by_role("link", name="Works").click()
+    page.get_by_role("link", name="Cloth shelf").click()
+    expect(page.get_by_text("Gallery cotton, left over")).to_be_visible()
+
+
+def test_the_ribbon_folds_away_where_the_step_has_its_own_matter(page: Page) -> None:
+    open_work(page, "Reading-room curtain")
+    step(page, "Cut")
+    expect(page.get_by_role("button", name="Look closer")).to_have_count(0)
+    page.get_by_role("button", name="Open the ribbon").click()
+    expect(page.get_by_role("button", name="Look closer")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("button", name="Look closer")).to_be_visible()
+    page.get_by_role("button", name="Fold it away").click()
+    step(page, "Log")
+    expect(page.get_by_role("img", name=re.compile("^From the front"))).to_be_visible()
+    step(page, "Pleat")
+    expect(page.get_by_role("button", name="Look closer")).to_be_visible()
+
+
+def test_the_whole_cutting_plan_and_the_slip_stand_on_the_screen(page: Page) -> None:
+    page.set_viewport_size({"width": 1280, "height": 800})
+    open_work(page, "Reading-room curtain")
+    step(page, "Cut")
+    for cloth in ("Reading-room linen", "Curtain lining"):
+        box = page.get_by_role("img", name=f"pieces on {cloth}").bounding_box()
+        assert box
+        assert box["y"] + box["height"] < 800
+    header = page.locator("header").bounding_box()
+    assert header
+    assert header["height"] < 60
+    page.set_viewport_size({"width": 390, "height": 844})
+    steps = page.get_by_role("navigation", name="Steps").bounding_box()
+    assert steps
+    assert steps["y"] + steps["height"] < 115

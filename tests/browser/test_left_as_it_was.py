@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import served
+from tests.browser.conftest import choose, expect_chosen, served
 from tests.browser.test_by_hand import field, open_work
 from tests.browser.test_cloth import slip, step
 
@@ -35,18 +35,18 @@ def test_another_kind_and_back_keeps_every_pin(page: Page) -> None:
 def test_bench_goes_back_to_the_step_it_left(page: Page) -> None:
     open_work(page, "Nightgown cuff")
     step(page, "Mark")
-    page.get_by_role("combobox", name="Measured").select_option("middle")
-    page.get_by_role("combobox", name="Chalked on").select_option("WS")
+    choose(page, "Measured", "from the middle, both ways")
+    choose(page, "Chalked on", "the wrong side")
     page.get_by_role("link", name="To the table").click()
     page.get_by_role("link", name="‹ Bench").click()
     expect(page.get_by_role("combobox", name="Measured")).to_have_value("middle")
-    expect(page.get_by_role("combobox", name="Chalked on")).to_have_value("WS")
+    expect_chosen(page, "Chalked on", "the wrong side")
 
 
 def test_the_table_opened_by_its_key_measures_as_the_list_did(page: Page) -> None:
     open_work(page, "Nightgown cuff")
     step(page, "Mark")
-    page.get_by_role("combobox", name="Chalked on").select_option("WS")
+    choose(page, "Chalked on", "the wrong side")
     step(page, "Pleat")
     page.keyboard.press("t")
     expect(page.get_by_text("with the wrong side up it lies to your right")).to_be_visible()
@@ -64,6 +64,7 @@ def test_a_copy_is_opened_and_numbered(page: Page) -> None:
 def test_one_seam_allowance_for_the_work(page: Page) -> None:
     open_work(page, "Nightgown cuff")
     step(page, "Cloth")
+    page.get_by_text("Seam allowances", exact=True).click()
     seam = field(page, "Seam allowance of the work")
     expect(seam).to_have_attribute("placeholder", "1.5 cm, assumed")
     for name in ("Allowance at the start", "Allowance at the end", "Allowance at a join"):

@@ -12,7 +12,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import served
+from tests.browser.conftest import choose, served
 from tests.browser.test_by_hand import open_work
 from tests.browser.test_cloth import step
 
@@ -100,7 +100,7 @@ def test_the_folding_round(page: Page, accessible: Callable[[Page], None]) -> No
     for _ in range(3):
         page.keyboard.press("ArrowRight")
     expect(page.get_by_text("count 8 pins in")).to_be_visible()
-    page.get_by_role("combobox", name="Pressing").select_option(label="synthetic")
+    choose(page, "Pressing", "synthetic")
     expect(page.get_by_text("too hot and it melts")).to_be_visible()
     expect(page.get_by_role("region", name="The order of making")).to_contain_text(
         "Hem the free edge before any pleat is folded"

@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import served
+from tests.browser.conftest import choose, served
 from tests.browser.test_by_hand import field, open_work
 
 
@@ -63,7 +63,7 @@ def test_a_part_is_minded_and_mended_by_itself(page: Page) -> None:
     open_work(page, "Observing coat")
     page.get_by_role("tab", name="2 Knife").click()
     field(page, "Spacing").fill("3")
-    page.get_by_role("combobox", name="Do they meet?").select_option("apart")
+    choose(page, "Do they meet?", "They need not")
     field(page, "Depth").fill("9")
     # Seven layers, but nobody has said yet how thick the cloth is.
     expect(slip(page)).to_contain_text("Fold 7 knife pleats, 9 cm deep")
@@ -152,7 +152,7 @@ def test_folds_close_on_the_way_and_at_once_where_motion_is_not_wanted(page: Pag
     open_work(page, "Dome valance")
     path = page.get_by_test_id("folded").locator("path").first
     meeting = path.get_attribute("d")
-    page.get_by_role("combobox", name="Do they meet?").select_option("apart")
+    choose(page, "Do they meet?", "They need not")
     expect(field(page, "Flat width")).to_have_value("192 in")
     expect(path).not_to_have_attribute("d", meeting or "")
     apart = path.get_attribute("d")

@@ -7,6 +7,8 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, Route, expect
 
+from tests.browser.conftest import choose
+
 
 def field(page: Page, name: str):  # type: ignore[no-untyped-def]
     return page.get_by_label(name, exact=True)
@@ -115,7 +117,7 @@ def test_pins_go_firm_about_and_free(page: Page) -> None:
     page.get_by_role("button", name="Let it go: Pleats").click()
     expect(field(page, "Pleats")).to_have_value("23")
     expect(page.get_by_role("alert")).to_have_count(0)
-    page.get_by_role("combobox", name="Do they meet?").select_option("meet")
+    choose(page, "Do they meet?", "They meet")
     field(page, "Flat width").fill("330")
     expect(page.get_by_text("and pleats that meet do not agree")).to_have_count(1)  # not again beside the way out
     expect(page.get_by_text("Let the pleats overlap or leave gaps.")).to_be_visible()
@@ -209,7 +211,7 @@ def test_another_kind_keeps_the_pins_that_it_has(page: Page) -> None:
     page.get_by_label("Kind").select_option("Gathers")
     expect(field(page, "Flat width")).to_have_value("140 cm")
     expect(field(page, "Depth")).to_have_count(0)
-    page.get_by_role("combobox", name="The edge").select_option("Has two ends")
+    choose(page, "The edge", "Has two ends")
     page.get_by_label("Flat, at the start").fill("5")
     expect(field(page, "Flat width")).to_have_value("135 cm")
     page.get_by_label("Flat, at the start").fill("500")

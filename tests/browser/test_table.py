@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import served
+from tests.browser.conftest import choose, served
 from tests.browser.test_by_hand import open_work
 from tests.browser.test_cloth import step
 
@@ -49,9 +49,9 @@ def test_the_list_from_the_end_and_on_the_wrong_side(page: Page) -> None:
     step(page, "Mark")
     rows = page.get_by_role("region", name="The marks").get_by_role("row")
     expect(rows.last).to_contain_text("39.6 cm")
-    page.get_by_role("combobox", name="Measured").select_option("middle")
+    choose(page, "Measured", "from the middle, both ways")
     expect(rows.last).to_contain_text("19.8 cm right")
-    page.get_by_role("combobox", name="Chalked on").select_option("WS")
+    choose(page, "Chalked on", "the wrong side")
     expect(page.get_by_text("with the wrong side up the start lies to your right").first).to_be_visible()
 
 

@@ -7,6 +7,8 @@ from collections.abc import Callable
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from tests.browser.conftest import choose
+
 SLIP = "The slip"
 
 
@@ -170,9 +172,9 @@ def test_a_free_work_is_given_a_thing(page: Page) -> None:
 
 def test_my_ways_begin_the_next_work(page: Page, accessible: Callable[[Page], None]) -> None:
     page.goto("/ways")
-    page.get_by_label("Measured in").select_option("in")
+    choose(page, "Measured in", "inches")
     page.get_by_label("Seam allowance").fill("5/8")
-    page.get_by_label("Lining", exact=True).select_option("tube")
+    choose(page, "Lining", "as a tube")
     accessible(page)
     page.get_by_role("button", name="Keep my ways").click()
     expect(page.get_by_text("Kept. The next new work begins so.")).to_be_visible()
@@ -183,8 +185,8 @@ def test_my_ways_begin_the_next_work(page: Page, accessible: Callable[[Page], No
         page.get_by_role("img", name="33 1/2 in along the rail").or_(page.get_by_role("img", name="in along the rail"))
     ).to_be_visible()
     page.goto("/ways")
-    page.get_by_label("Measured in").select_option("cm")
-    page.get_by_label("Lining", exact=True).select_option("")
+    choose(page, "Measured in", "centimetres")
+    choose(page, "Lining", "as the program takes it")
     page.get_by_label("Seam allowance").fill("")
     page.get_by_role("button", name="Keep my ways").click()
     expect(page.get_by_text("Kept. The next new work begins so.")).to_be_visible()

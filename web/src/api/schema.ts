@@ -1428,6 +1428,8 @@ export interface components {
          * @description A cloth by itself: what can be used of its width, and of its length at hand once it is washed; null where not known.
          */
         BoltOut: {
+            /** @description Its repeat along. */
+            along: components["schemas"]["LengthOut"] | null;
             at_hand: components["schemas"]["LengthOut"] | null;
             usable: components["schemas"]["LengthOut"] | null;
         };
@@ -1692,6 +1694,8 @@ export interface components {
          * @description One section on its cloth.
          */
         ClothOut: {
+            /** @description The repeat along its cloth. */
+            along: components["schemas"]["LengthOut"] | null;
             /**
              * Assumed
              * @description What is assumed where nothing is said, by its field.
@@ -2040,6 +2044,8 @@ export interface components {
             /** Left */
             left: string[];
             length: components["schemas"]["LengthOut"];
+            /** Offcuts */
+            offcuts: components["schemas"]["OffcutOut"][];
             /** Placed */
             placed: components["schemas"]["LaidOut"][];
             /** Role */
@@ -2125,10 +2131,15 @@ export interface components {
         };
         /**
          * DropOut
-         * @description A drop as cut, and as the repeat asks for it.
+         * @description A drop as cut, what it is made up of from its top, and as the repeat asks for it.
          */
         DropOut: {
             cut: components["schemas"]["LengthOut"];
+            finished: components["schemas"]["LengthOut"];
+            heading: components["schemas"]["LengthOut"];
+            /** @description All that is turned up below. */
+            hem: components["schemas"]["LengthOut"];
+            margin: components["schemas"]["LengthOut"];
             on_bolt: components["schemas"]["LengthOut"];
         };
         /**
@@ -2560,6 +2571,11 @@ export interface components {
             sheet: number;
             /** Start */
             start: number;
+            /**
+             * Takes
+             * @description What its sides take as it stands upright, opened.
+             */
+            takes: components["schemas"]["TakesOut"][];
             /** Turned */
             turned: boolean;
             /** Turns */
@@ -3164,6 +3180,28 @@ export interface components {
             divisions: number;
             /** Pleat */
             pleat: number;
+        };
+        /**
+         * OffcutOut
+         * @description A piece that nothing is cut from, large enough to be kept: where it lies in mm, how large it is, as it is typed.
+         */
+        OffcutOut: {
+            /** Left */
+            left: number;
+            long: components["schemas"]["LengthOut"];
+            /** Sheet */
+            sheet: number;
+            /** Start */
+            start: number;
+            /**
+             * Typed
+             * @description Its width and its length as they are typed.
+             */
+            typed: [
+                string,
+                string
+            ];
+            wide: components["schemas"]["LengthOut"];
         };
         /**
          * OnTapeOut
@@ -4797,6 +4835,20 @@ export interface components {
             right: number;
             /** Wrong */
             wrong: components["schemas"]["WrongRow"][];
+        };
+        /**
+         * TakesOut
+         * @description What one side of a piece takes that is not seen: a seam, a hem, a heading.
+         */
+        TakesOut: {
+            deep: components["schemas"]["LengthOut"];
+            /**
+             * Side
+             * @description left, right, top or foot.
+             */
+            side: string;
+            /** What */
+            what: string;
         };
         /**
          * TapeOut

@@ -8,8 +8,8 @@ export function PleatNumber(props: { x: number; y: number; pleat: number | undef
       fontSize={14}
       fontWeight={700}
       fill="var(--on-cloth)"
-      stroke="var(--cloth-shade)"
-      strokeWidth={3}
+      stroke="var(--cloth)"
+      strokeWidth={3.5}
       paintOrder="stroke"
     >
       {props.pleat}

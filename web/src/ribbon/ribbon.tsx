@@ -25,8 +25,8 @@ type Tracks = "three" | "two";
 /** Where the tracks below the flat one stand, and how high all of them are. */
 function below(model: Model, tracks: Tracks): { front: number; tall: number; overview: number; high: number } {
   if (tracks === "two") {
-    const front = FLAT_AT + 62 + 20;
-    return { front, tall: 58, overview: 0, high: front + 60 };
+    const front = FLAT_AT + 62 + 18;
+    return { front, tall: 50, overview: 0, high: front + 52 };
   }
   const front = EDGE_AT + edgeHeight(model) + 10;
   const overview = front + FRONT_TALL + 10;

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { Refused, type SectionSpec } from "../api/client";
+import { ClothRoles } from "../parts/cloth/cloth-roles";
 import { KeepsNothing } from "../parts/controls/keeps-nothing";
 import { KeysSheet } from "../parts/controls/keys-sheet";
 import { Notice, type Said } from "../parts/controls/notice";
@@ -80,6 +81,8 @@ function Laid({ opened }: { opened: Opened }) {
   const [renaming, setRenaming] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [part, setPart] = useState(0);
+  // The cloth that is looked at under Cloth; that of the piece until another is chosen.
+  const [cloth, setCloth] = useState<string | null>(null);
   const [open, setOpen] = useState(ribbonOpen);
   const fold = (to: boolean) => {
     leaveRibbon(to);
@@ -237,17 +240,30 @@ function Laid({ opened }: { opened: Opened }) {
       <KeepsNothing />
       <Steps step={step} lacks={lacks} onStep={setStep} />
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
-        <Pieces
-          work={work}
-          made={made}
-          chosen={section?.key}
-          onChoose={setKey}
-          onAdd={() => void add()}
-          onCopy={(copied) => void copy(copied)}
-          onRemove={(gone) => void remove(gone)}
-          onMove={move}
-          onRename={setRenaming}
-        />
+        <div className="flex min-w-0 flex-col gap-3">
+          <Pieces
+            work={work}
+            made={made}
+            chosen={section?.key}
+            onChoose={(chosen) => {
+              setKey(chosen);
+              setCloth(null);
+            }}
+            onAdd={() => void add()}
+            onCopy={(copied) => void copy(copied)}
+            onRemove={(gone) => void remove(gone)}
+            onMove={move}
+            onRename={setRenaming}
+          />
+          {step === "cloth" && section && (
+            <ClothRoles
+              cloths={work.cloths}
+              chosen={cloth ?? roleOf(section.spec)}
+              here={roleOf(section.spec)}
+              onChoose={setCloth}
+            />
+          )}
+        </div>
         <Suspense fallback={<main className="min-w-0 text-smoke">One moment…</main>}>
           {step === "measure" ? (
             <main className="min-w-0" aria-busy={making.busy}>
@@ -322,6 +338,8 @@ function Laid({ opened }: { opened: Opened }) {
                   role={roleOf(section.spec)}
                   onRole={(role) => saver.edit(section.key, { ...section.spec, cloth: role }, "cloth")}
                   onCloth={saver.cloth}
+                  chosen={cloth ?? roleOf(section.spec)}
+                  sections={pieces}
                 />
               ) : step === "cut" ? (
                 <CutStep
@@ -332,6 +350,7 @@ function Laid({ opened }: { opened: Opened }) {
                   spec={spec}
                   here={work.sections.indexOf(section)}
                   onChange={edit}
+                  onSaid={(text) => setSaid({ text })}
                 />
               ) : step === "mark" ? (
                 <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />

@@ -1,6 +1,16 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Cloth, CutAnswer, Problem, ReadySpec, SectionSpec, ThingAnswer } from "../api/client";
-import { CutPlan } from "../parts/cloth/cut-plan";
+import {
+  ask,
+  type Cloth,
+  type CutAnswer,
+  type Problem,
+  type ReadySpec,
+  Refused,
+  type SectionSpec,
+  type ThingAnswer,
+} from "../api/client";
+import { CutPlan, offcutKey } from "../parts/cloth/cut-plan";
 import { Aside } from "../parts/controls/aside";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
@@ -23,12 +33,14 @@ interface Props {
   /** Which of the work's pieces is chosen. */
   here: number;
   onChange: (spec: SectionSpec, field: string) => void;
+  onSaid: (text: string) => void;
 }
+type Laid = CutAnswer["plans"][number];
 type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, notions, spec, here, onChange }: Props) {
+export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, quick: true });
   const [stopped, setStopped] = useState("");
@@ -37,6 +49,27 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange }: Pro
   const looked = useBetter(better ? { cloths, sections } : null, asked);
   const answer = (better || stopped === asked ? looked.answer : null) ?? first.answer;
   const { problems } = first;
+  const client = useQueryClient();
+  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
+  const keep = async (plan: Laid, one: Laid["offcuts"][number]) => {
+    const { key: _, step: __, selvedge: ___, usable: ____, sheets: _____, ...cloth } = cloths[plan.role] ?? {};
+    const [width, length] = one.typed;
+    const unit = spec.unit ?? "cm";
+    try {
+      // A piece by itself: all there is of it is what is at hand, and no selvedge is left on it.
+      await ask("POST", "/cloths", {
+        name: `${plan.cloth}, left over`.slice(0, 120),
+        unit,
+        spec: { ...cloth, name: "", unit, width, length, rectangle: true },
+      });
+      setKept(new Set([...kept, offcutKey(plan, one)]));
+      void client.invalidateQueries({ queryKey: ["cloths"] });
+      onSaid(`${one.wide.text} × ${one.long.text} of ${plan.cloth} lies on the shelf.`);
+    } catch (error) {
+      const problem = error instanceof Refused ? error.problems[0] : undefined;
+      onSaid(problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.");
+    }
+  };
   const prefix = `sections.${here}.spec.`;
   const mine = problems
     .filter((one) => one.path.startsWith(prefix))
@@ -45,7 +78,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange }: Pro
     (one) => !mine.some((own) => one.path === prefix + own.path) || !one.path.includes("cutting.pieces"),
   );
   return (
-    <div className="mt-3 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_20rem]">
+    <div className="mt-1 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18rem]">
       <div className="min-w-0">
         {others.map((problem) => (
           <p key={problem.path + problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
@@ -68,9 +101,13 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange }: Pro
           </p>
         )}
         {answer?.plans.map((plan) => (
-          <div key={plan.role} style={clothStyle(cloths[plan.role])}>
-            <CutPlan plan={plan} />
-          </div>
+          <CutPlan
+            key={plan.role}
+            plan={plan}
+            paint={clothStyle(cloths[plan.role])}
+            kept={kept}
+            onKeep={(one) => void keep(plan, one)}
+          />
         ))}
         <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />
       </div>

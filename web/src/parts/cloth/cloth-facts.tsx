@@ -84,7 +84,7 @@ export function ClothFacts({ cloth, named = true, unit, assumed, problems, onCha
 }
 
 /** More sheets or remnants of the same cloth, to be cut from together. */
-function Sheets(props: {
+export function Sheets(props: {
   cloth: Cloth;
   unit: string | undefined;
   problems: Problem[];

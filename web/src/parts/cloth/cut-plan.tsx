@@ -1,22 +1,37 @@
-import { useRef } from "react";
+import { type CSSProperties, useRef, useState } from "react";
 import type { CutAnswer } from "../../api/client";
 import { SvgFigure } from "../../ribbon/svg-figure";
 import { useWidth } from "../../ribbon/use-width";
 import { Figure } from "../controls/figure";
+import { LaidPieces, Waste } from "./laid-pieces";
+import { OnePiece } from "./one-piece";
 
 type Plan = CutAnswer["plans"][number];
-const WIDE = 760;
+type Offcut = Plan["offcuts"][number];
 const EDGE = 34;
+const TALL = 260;
 
-/** The pieces on one cloth, to scale, the cloth's length running to the right; arrows point up each piece. */
-export function CutPlan({ plan }: { plan: Plan }) {
+interface Props {
+  plan: Plan;
+  paint: CSSProperties | undefined;
+  /** Which of its pieces that could be kept lie on the shelf already, and how one is put there. */
+  kept: ReadonlySet<string>;
+  onKeep: (offcut: Offcut) => void;
+}
+
+/** What an offcut is known by: where it lies and how large it is. */
+export const offcutKey = (plan: Plan, one: Offcut) =>
+  [plan.role, one.sheet, ...one.typed, one.left, one.start].join(" ");
+
+/** The pieces on one cloth, to scale, the cloth's length running to the right; each can be taken up and looked at. */
+export function CutPlan({ plan, paint, kept, onKeep }: Props) {
   const box = useRef<HTMLElement>(null);
-  const width = useWidth(box, WIDE + EDGE + 4, 240);
+  const width = useWidth(box, 800, 240);
+  const [picked, setPicked] = useState<string | null>(null);
   return (
-    <figure ref={box} className="m-0 mb-5">
+    <figure ref={box} className="m-0 mb-3" style={paint}>
       <figcaption className="mb-1">
-        <span className="block text-base font-bold">{plan.cloth}</span>
-        {/* Its name stands above. */}
+        <span className="text-base font-bold">{plan.cloth}</span> {/* Its name stands before. */}
         <Figure>{plan.says.replace(`${plan.cloth}: `, "")}</Figure>
         {plan.left.length > 0 && <span className="block text-madder">No place for: {plan.left.join(", ")}.</span>}
       </figcaption>
@@ -25,13 +40,19 @@ export function CutPlan({ plan }: { plan: Plan }) {
           // biome-ignore lint/suspicious/noArrayIndexKey: a cloth has no other name than its place
           key={index}
           plan={plan}
-          room={Math.min(WIDE, width - EDGE - 4)}
+          room={width - EDGE - 4}
           index={index}
           width={sheet.width}
           length={sheet.length}
+          picked={picked}
+          onPick={setPicked}
         />
       ))}
-      <PieceList plan={plan} />
+      <div className="flex flex-wrap items-center gap-x-4">
+        <PieceList plan={plan} onPick={setPicked} />
+        <Kept plan={plan} kept={kept} onKeep={onKeep} />
+      </div>
+      <OnePiece plan={plan} paint={paint} picked={picked} onPick={setPicked} />
     </figure>
   );
 }
@@ -44,6 +65,8 @@ function Sheet({
   index,
   width,
   length,
+  picked,
+  onPick,
 }: {
   plan: Plan;
   /** How many pixels there are along the cloth: what is written on it stays as large on a small screen. */
@@ -51,10 +74,15 @@ function Sheet({
   index: number;
   width: Length;
   length: Length;
+  picked: string | null;
+  onPick: (key: string) => void;
 }) {
+  const offcuts = plan.offcuts.filter((one) => one.sheet === index);
+  // What is bought beyond the plan lies at its end.
+  const end = Math.max(length.mm, ...offcuts.map((one) => one.start + one.long.mm));
   // The cloth's length runs to the right; a short wide one is not blown up past a hand's breadth.
-  const scale = Math.min(room / length.mm, 300 / width.mm);
-  const [w, h] = [length.mm * scale, width.mm * scale];
+  const scale = Math.min(room / end, TALL / width.mm);
+  const [w, h] = [end * scale, width.mm * scale];
   // Never too narrow for what is written above it.
   const across = Math.max(w, 200) + EDGE + 4;
   const pieces = plan.placed.filter((piece) => piece.sheet === index);
@@ -66,6 +94,7 @@ function Sheet({
       role="img"
       aria-label={`${pieces.length} ${pieces.length === 1 ? "piece" : "pieces"} on ${plan.cloth}, ${width.text} by ${length.text}`}
     >
+      <Waste />
       <text x={EDGE} y={13} fontSize={13} fill="var(--smoke)">
         <SvgFigure>{`${length.text} along the cloth`}</SvgFigure>
       </text>
@@ -80,102 +109,77 @@ function Sheet({
       <g transform={`translate(${EDGE} ${EDGE / 2 + 2})`}>
         <rect width={w} height={h} fill="var(--cloth-under)" stroke="var(--cloth-line)" />
         <rect width={w} height={h} fill="url(#waste)" />
-        {pieces.map((piece) => {
-          const [x, y] = [piece.start * scale, piece.left * scale];
-          const [long, wide] = [piece.long.mm * scale, piece.wide.mm * scale];
-          const [cx, cy] = [x + long / 2, y + wide / 2];
-          const upright = wide > long * 1.6;
-          const room = upright ? wide : long;
-          const thick = upright ? long : wide;
-          const beside = !upright && thick <= 34; // a thin piece has its name beside its arrow, not under it
-          const fits = (name: string) => room > name.length * 7.6 + (beside ? 56 : 0);
-          const names = shorter(piece.name);
-          const label = thick > 15 ? (names.find(fits) ?? (room > 48 ? names.at(-1) : "") ?? "") : "";
+        {offcuts.map((one) => {
+          const [long, wide] = [one.long.mm * scale, one.wide.mm * scale];
+          const says = `${one.wide.text} × ${one.long.text}`;
+          const [cx, cy] = [(one.start + one.long.mm / 2) * scale, (one.left + one.wide.mm / 2) * scale];
+          const upright = wide > long;
           return (
-            <g key={piece.key}>
-              <title>{`${piece.name}: ${piece.wide.text} across, ${piece.long.text} along${piece.on_fold ? ", cut on the fold" : ""}`}</title>
-              <path d={outline(piece, scale)} fill="var(--cloth)" stroke="var(--cloth-shade)" strokeWidth={1.2} />
-              {piece.on_fold && (
-                <path
-                  d={`M${x} ${cy}H${x + long}`}
-                  stroke="var(--cloth-shade)"
-                  strokeWidth={1.2}
-                  strokeDasharray="8 3 2 3"
-                />
-              )}
-              <Arrow
-                x={beside && label ? x + 20 : cx}
-                y={upright ? cy + wide * 0.36 : cy}
-                long={Math.min(26, (piece.turned ? wide : long) * 0.5)}
-                turns={piece.turns}
+            <g key={`${one.left} ${one.start}`}>
+              <title>{`Left over: ${says}`}</title>
+              <rect
+                x={one.start * scale + 1.5}
+                y={one.left * scale + 1.5}
+                width={Math.max(0, long - 3)}
+                height={Math.max(0, wide - 3)}
+                fill="var(--cloth-under)"
+                stroke="var(--cloth-line)"
+                strokeDasharray="5 4"
               />
-              {label && (
+              {Math.max(long, wide) > says.length * 7 && Math.min(long, wide) > 15 && (
                 <text
                   transform={`translate(${cx} ${cy}) rotate(${upright ? -90 : 0})`}
-                  y={thick > 34 ? -8 : 4}
+                  y={4}
                   textAnchor="middle"
-                  fontSize={12.5}
-                  fontWeight={650}
-                  fill="var(--on-cloth)"
-                  stroke="var(--cloth-shade)"
-                  strokeWidth={3}
-                  paintOrder="stroke"
+                  fontSize={12}
+                  fill="var(--soot)"
                 >
-                  {label}
+                  <SvgFigure>{says}</SvgFigure>
                 </text>
               )}
             </g>
           );
         })}
+        <LaidPieces pieces={pieces} scale={scale} picked={picked} onPick={onPick} />
       </g>
-      <defs>
-        <pattern id="waste" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0 0V8" stroke="var(--thread)" strokeWidth="2" />
-        </pattern>
-      </defs>
     </svg>
   );
 }
 
-/** The outline of a piece where it lies: straight runs and arcs, along the cloth to the right. */
-function outline(piece: Plan["placed"][number], scale: number): string {
-  const first = piece.outline[0];
-  const [x, y] = [piece.start * scale, piece.left * scale];
-  if (!first) return `M${x} ${y}h${piece.long.mm * scale}v${piece.wide.mm * scale}h${-piece.long.mm * scale}Z`;
-  const at = ([across, along]: number[]) => `${(along ?? 0) * scale} ${(across ?? 0) * scale}`;
-  const runs = piece.outline.map((side) => {
-    if (side.radius === null) return `L${at(side.to)}`;
-    const r = side.radius * scale;
-    return `A${r} ${r} 0 ${side.large ? 1 : 0} ${side.clockwise ? 1 : 0} ${at(side.to)}`;
-  });
-  return `M${at(first.from)}${runs.join("")}Z`;
-}
-
-/** The arrow up a piece: along the cloth, turned by quarters as the piece is. */
-function Arrow({ x, y, long, turns }: { x: number; y: number; long: number; turns: number }) {
-  const half = long / 2;
-  const path = `M${-half} 0H${half}M${half - 5} -4L${half} 0L${half - 5} 4`;
-  const off = turns % 2 ? 0 : 6;
+/** What falls away in pieces that could be kept, each put on the shelf with a press. */
+function Kept({ plan, kept, onKeep }: Omit<Props, "paint">) {
+  if (plan.offcuts.length === 0) return null;
   return (
-    <path
-      d={path}
-      transform={`translate(${x} ${y + off}) rotate(${-90 * turns})`}
-      fill="none"
-      stroke="var(--cloth-shade)"
-      strokeWidth={1.8}
-    />
+    <details className="min-w-0">
+      <summary className="min-h-11 py-2 font-semibold text-woad">
+        {plan.offcuts.length === 1 ? "One piece" : `${plan.offcuts.length} pieces`} left over to keep
+      </summary>
+      <ul className="m-0 list-none p-0">
+        {plan.offcuts.map((one) => {
+          const there = kept.has(offcutKey(plan, one));
+          return (
+            <li key={offcutKey(plan, one)} className="flex flex-wrap items-center gap-x-2">
+              <Figure>{`${one.wide.text} × ${one.long.text}`}</Figure>
+              <button
+                type="button"
+                className="press"
+                disabled={there}
+                aria-label={`Keep on the shelf: ${one.wide.text} × ${one.long.text}`}
+                onClick={() => onKeep(one)}
+              >
+                {there ? "On the shelf" : "Keep on the shelf"}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }
 
-/** A name and its shorter forms: "Left panel, width 1 of 2", "Left panel, 1 of 2", "1 of 2". */
-function shorter(name: string): string[] {
-  const [, piece, number] = name.match(/^(.*), (?:width|strip|lining) (\d+ of \d+)$/) ?? [];
-  return piece && number ? [name, `${piece}, ${number}`, number] : [name];
-}
-
-function PieceList({ plan }: { plan: Plan }) {
+function PieceList({ plan, onPick }: { plan: Plan; onPick: (key: string) => void }) {
   return (
-    <details>
+    <details className="min-w-0">
       <summary className="min-h-11 py-2 font-semibold text-woad">
         {plan.placed.length === 1 ? "The one piece" : `The ${plan.placed.length} pieces`} as a list
       </summary>
@@ -193,7 +197,14 @@ function PieceList({ plan }: { plan: Plan }) {
           {plan.placed.map((piece) => (
             <tr key={piece.key} className="border-t border-thread">
               <th scope="row" className="px-3 text-left font-semibold">
-                {piece.name}
+                <button
+                  type="button"
+                  className="press -ml-3"
+                  aria-label={`Take up ${piece.name}`}
+                  onClick={() => onPick(piece.key)}
+                >
+                  {piece.name}
+                </button>
               </th>
               <td className="px-3">
                 <Figure>{piece.wide.text}</Figure>

@@ -1,34 +1,93 @@
+import { ToggleGroup } from "radix-ui";
 import { useId } from "react";
 import type { Problem } from "../../api/client";
 import { Term } from "../handbook/named";
 import { sentence } from "../pleat/pin-tile";
 
-/** A choice of a few, named. */
+const OPEN = 46;
+const NOTHING = "-"; // a choice that says nothing has a value too
+
+/** Whether so few short words stand open beside each other rather than behind a press. */
+export function standsOpen(words: readonly string[]): boolean {
+  return words.length < 5 && words.reduce((sum, word) => sum + word.length, 0) <= OPEN;
+}
+
+/** A few words beside each other, one of them taken; dashed where it is only assumed. */
+export function Toggles(props: {
+  value: string;
+  options: readonly (readonly [string, string])[];
+  labelledBy: string;
+  assumed?: boolean;
+  title?: string;
+  onPick: (value: string) => void;
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={props.value || NOTHING}
+      // Pressed again, what is taken stays taken: whoever asks is told so.
+      onValueChange={(value) => props.onPick(value === NOTHING ? "" : value || props.value)}
+      aria-labelledby={props.labelledBy}
+      title={props.title}
+      className="inline-flex flex-wrap self-start bg-linen ring-1 ring-thread"
+    >
+      {props.options.map(([value, word]) => (
+        <ToggleGroup.Item
+          key={value}
+          value={value || NOTHING}
+          className={`min-h-11 px-3 text-base font-normal text-soot hover:bg-woad-wash data-[state=on]:font-semibold ${props.assumed ? "data-[state=on]:[outline:2px_dashed_var(--smoke)] data-[state=on]:[outline-offset:-4px]" : "data-[state=on]:bg-soot data-[state=on]:text-calico"}`}
+        >
+          {word}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+/** A choice of a few, named: open where the words are few and short. */
 export function Choose(props: {
   name: string;
   value: string;
   options: readonly (readonly [string, string])[];
   onPick: (value: string) => void;
+  /** A name that is heard but not shown. */
+  quiet?: boolean;
 }) {
   const id = useId();
   const known = props.options.some(([value]) => value === props.value);
+  const open = known && standsOpen(props.options.map(([, word]) => word));
   return (
     <div className="flex flex-col text-sm font-semibold text-smoke">
-      <Term name={props.name} id={`${id}-name`} field={id} />
-      <select
-        id={id}
-        aria-labelledby={`${id}-name`}
-        className="field text-base font-normal"
-        value={props.value}
-        onChange={(event) => props.onPick(event.currentTarget.value)}
-      >
-        {!known && <option value={props.value}>{props.value}</option>}
-        {props.options.map(([value, word]) => (
-          <option key={value} value={value}>
-            {word}
-          </option>
-        ))}
-      </select>
+      {props.quiet ? (
+        <span id={`${id}-name`} className="sr-only">
+          {props.name}
+        </span>
+      ) : (
+        <Term name={props.name} id={`${id}-name`} {...(open ? {} : { field: id })} />
+      )}
+      {open ? (
+        <Toggles
+          value={props.value}
+          options={props.options}
+          labelledBy={`${id}-name`}
+          onPick={(value) => value !== props.value && props.onPick(value)}
+        />
+      ) : (
+        <select
+          id={id}
+          aria-labelledby={`${id}-name`}
+          className="field text-base font-normal"
+          value={props.value}
+          onChange={(event) => props.onPick(event.currentTarget.value)}
+        >
+          {!known && <option value={props.value}>{props.value}</option>}
+          {props.options.map(([value, word]) => (
+            <option key={value} value={value}>
+              {word}
+            </option>
+          ))}
+        </select>
+      )}
     </div>
   );
 }
@@ -63,7 +122,7 @@ export function Text(props: {
       )}
       <input
         id={id}
-        className={`field ${props.wide ? "w-56" : props.quiet || props.slim ? "w-28" : "w-36"} text-base font-normal`}
+        className={`field ${props.wide ? "w-60" : props.quiet || props.slim ? "w-28" : "w-36"} text-base ${props.wide && props.quiet ? "font-bold" : "font-normal"}`}
         value={props.value ?? ""}
         placeholder={props.assumed ? `${props.assumed}, assumed` : props.taken}
         aria-labelledby={`${id}-name`}

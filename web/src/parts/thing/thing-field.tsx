@@ -1,5 +1,6 @@
 import { type ReactNode, useId, useState } from "react";
 import type { Problem, Thing, ThingField } from "../../api/client";
+import { standsOpen, Toggles } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { sentence } from "../pleat/pin-tile";
 
@@ -47,6 +48,22 @@ export function AskedField({ field, asks }: { field: ThingField; asks: Asks }) {
 function WordField({ field, asks }: { field: ThingField; asks: Asks }) {
   const id = useId();
   const chosen = choiceOf(asks.thing, field.name);
+  const known = field.options.some((one) => one.name === (chosen || field.assumed));
+  if (known && standsOpen(field.options.map((one) => one.says)))
+    return (
+      <div className="flex max-w-full flex-col text-sm font-semibold text-smoke">
+        <span id={id}>{field.title}</span>
+        <Toggles
+          labelledBy={id}
+          title={field.where}
+          value={chosen || field.assumed}
+          assumed={!chosen}
+          options={field.options.map((one) => [one.name, one.says])}
+          // What is said already and pressed again is left to be assumed.
+          onPick={(value) => asks.onChoose(field.name, value === chosen ? "" : value)}
+        />
+      </div>
+    );
   return (
     <div className="flex max-w-full flex-col text-sm font-semibold text-smoke">
       <label htmlFor={id}>{field.title}</label>

@@ -1,0 +1,95 @@
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { Link } from "wouter";
+import { ask, type Cloth, type ClothAnswer, type ClothRow, Refused, type SectionSpec } from "../../api/client";
+import { Choose, Text } from "../controls/fields";
+import { Figure } from "../controls/figure";
+import { sentence } from "../pleat/pin-tile";
+import { fromShelf } from "./cloth-facts";
+
+interface Props {
+  spec: SectionSpec;
+  work: string;
+  onChange: (spec: SectionSpec, field: string) => void;
+  onSaid: (text: string) => void;
+}
+
+/** A cloth taken from the shelf: chosen, then its length taken for this work and what is left given back. */
+export function Shelf({ spec, work, asked, onChange, onSaid }: Props & { asked: ClothAnswer | null }) {
+  const shelf = useQuery({
+    queryKey: ["cloths"],
+    queryFn: ({ signal }) => ask<{ cloths: ClothRow[] }>("GET", "/cloths", undefined, { signal }),
+  });
+  const [length, setLength] = useState<string | null>(null);
+  const rows = shelf.data?.cloths ?? [];
+  const row = rows.find((one) => one.key === spec.cloth?.key);
+  const wanted = length ?? asked?.buy?.take ?? "";
+  const newest = useRef({ spec, onChange });
+  newest.current = { spec, onChange };
+  const move = async (way: "take" | "give") => {
+    if (!row) return;
+    try {
+      const now = await ask<ClothRow>("POST", `/cloths/${row.key}/${way}`, {
+        revision: row.revision,
+        length: wanted,
+        work,
+      });
+      onSaid(
+        `${wanted} of ${row.name} ${way === "take" ? "taken for this work" : "given back"}: ${now.left?.text ?? ""} left.`,
+      );
+      const { spec: typed, onChange } = newest.current;
+      onChange({ ...typed, cloth: { ...typed.cloth, ...fromShelf(now) } }, "cloth");
+      await shelf.refetch();
+    } catch (error) {
+      const problem = error instanceof Refused ? error.problems[0] : undefined;
+      onSaid(problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.");
+    }
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Choose
+        quiet
+        name="From the cloth shelf"
+        value={row?.key ?? ""}
+        options={[["", "Not from the shelf"], ...rows.map((one): [string, string] => [one.key, one.name])]}
+        onPick={(key) => {
+          const chosen = rows.find((one) => one.key === key);
+          onChange({ ...spec, cloth: chosen ? fromShelf(chosen) : { ...spec.cloth, key: "" } }, "cloth");
+        }}
+      />
+      {row && (
+        <>
+          <Text name="Length to move" path="" value={wanted} problems={[]} onType={setLength} />
+          <button type="button" className="press" onClick={() => void move("take")}>
+            Take for this work
+          </button>
+          <button type="button" className="press" onClick={() => void move("give")}>
+            Give back
+          </button>
+          {differs(row, spec.cloth) && (
+            <button
+              type="button"
+              className="press"
+              onClick={() => onChange({ ...spec, cloth: { ...spec.cloth, ...fromShelf(row) } }, "cloth")}
+            >
+              The shelf says otherwise by now: take that over
+            </button>
+          )}
+          <span className="pb-2 text-smoke">
+            <Figure>{row.left ? `${row.left.text} left on the shelf` : ""}</Figure>
+          </span>
+        </>
+      )}
+      <Link href="/cloth" className="press">
+        Open the shelf
+      </Link>
+    </div>
+  );
+}
+
+/** Whether the shelf knows a cloth otherwise than the work that took it from there. */
+function differs(row: ClothRow, cloth: Cloth | undefined): boolean {
+  const there = fromShelf(row) as Record<string, unknown>;
+  const here = (cloth ?? {}) as Record<string, unknown>;
+  return Object.keys(there).some((name) => JSON.stringify(there[name]) !== JSON.stringify(here[name]));
+}
