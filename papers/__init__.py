@@ -6,9 +6,10 @@ Every paper is first a drawing: lines and words in millimetres, as plain data (`
 """
 
 from papers.cells import guarded, unguarded
-from papers.cutting import cutting_drawings, made_to_fit, outline_stroke
+from papers.cutting import cutting_drawings, cutting_pages, made_to_fit, outline_stroke
 from papers.drawing import Drawing, Layer, Stroke, Words
 from papers.dxf import to_dxf
+from papers.face import style
 from papers.gauge import gauge_drawing
 from papers.labels import Label, label_pages
 from papers.lists import Listing, list_pages
@@ -19,6 +20,7 @@ from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
 from papers.svg import to_svg
 from papers.table import to_csv
 from papers.template import Marking, TemplateMark, template_drawing
+from papers.work_sheet import Step, WorkSheet, picture_room, work_sheet_pages
 
 __all__ = [
     "PAPERS",
@@ -29,11 +31,14 @@ __all__ = [
     "Marking",
     "Paper",
     "Plotted",
+    "Step",
     "Stroke",
     "TemplateMark",
     "UnreadableDrawing",
     "Words",
+    "WorkSheet",
     "cutting_drawings",
+    "cutting_pages",
     "gauge_drawing",
     "guarded",
     "label_pages",
@@ -43,11 +48,14 @@ __all__ = [
     "outline_stroke",
     "pages_needed",
     "picture_drawing",
+    "picture_room",
     "plotted",
+    "style",
     "template_drawing",
     "to_csv",
     "to_dxf",
     "to_pdf",
     "to_svg",
     "unguarded",
+    "work_sheet_pages",
 ]

@@ -6,13 +6,16 @@ from collections.abc import Callable, Sequence
 from math import pi
 
 from papers.bend import Point, bend_of
-from papers.drawing import Drawing, Layer, Stroke, Words, box
+from papers.drawing import Drawing, Layer, Stroke, Words, box, moved
+from papers.face import wide
+from papers.sheets import Paper
 from ribbon.cloth import CutPlan, Laid, layout_scribe
 from ribbon.fraction import Fraction
 from ribbon.lengths import Unit
 from ribbon.shapes import Corner, Notched, Outline, Side, notched
 
 _ABOVE = 60.0
+_EDGE, _WORD, _LEAST = 14.0, 3.4, 2.6
 
 
 def outline_stroke(outline: Outline, on_page: Callable[[Corner], Point], width: float = 0.3) -> Stroke:
@@ -119,3 +122,94 @@ def made_to_fit(drawing: Drawing, width: float, height: float) -> tuple[Drawing,
         ),
         times,
     )
+
+
+def cutting_pages(plans: Sequence[CutPlan], unit: Unit, paper: Paper, title: str) -> list[Drawing]:
+    """Each sheet or length of cloth on sheets of `paper` lying on their side, as large as they hold, several where there is room.
+
+    Words stand as large on paper as one reads them; a piece that is too small for its name has a number, told below.
+    """
+    scribe = layout_scribe(unit)
+    across, down = paper.height, paper.width
+    pages: list[Drawing] = []
+    foot = 0.0
+    for plan in plans:
+        for index, (width, length) in enumerate(plan.layout.sheets):
+            here = [one for one in plan.layout.laid if one.sheet == index]
+            number = f", sheet {index + 1}" if len(plan.layout.sheets) > 1 else ""
+            cloth = f"{plan.title}{number}: {scribe.write(length).text} along, {scribe.write(width).text} across"
+            size = float(length.mm), float(width.mm)
+            drawn = _cloth_on_page(here, size, unit, paper, cloth if pages else f"{title}. {cloth}")
+            if pages and foot + drawn.height < down - _EDGE:
+                pages[-1] = pages[-1].with_more(*moved(drawn, 0, foot))
+                foot += drawn.height
+                continue
+            lines, words = moved(drawn, 0, _EDGE)
+            pages.append(Drawing(across, down, tuple(lines), tuple(words)))
+            foot = _EDGE + drawn.height
+    return pages
+
+
+def _cloth_on_page(here: Sequence[Laid], size: tuple[float, float], unit: Unit, paper: Paper, says: str) -> Drawing:
+    """One cloth as it stands on a page, from the top of what is written above it to what is told below it."""
+    across, down = paper.height, paper.width
+    times = max(1.0, size[0] / (across - 2 * _EDGE), size[1] / (down - 2 * _EDGE - 18))
+    # What has a number is told below in three columns, half the page deep at most; so much room is kept for that.
+    below = min(4.6 * -(-sum(_named(one, times) is None for one in here) // 3), (down - 2 * _EDGE) / 2)
+    times = max(1.0, size[0] / (across - 2 * _EDGE), size[1] / max(30.0, down - 2 * _EDGE - 18 - below))
+    top = 9.0
+    lines = [box(Layer.CONTROL, _EDGE, top, size[0] / times, size[1] / times, 0.4)]
+    words: list[Words] = [Words((_EDGE, 5), f"{says}; 1 : {times:.0f}" if times > 1 else says, 4.0, bold=True)]
+    told: list[str] = []
+
+    def on_page(one: Laid) -> Callable[[Corner], Point]:
+        # A corner's place on the cloth: along it to the right, across it down.
+        return lambda corner: (_EDGE + float(corner.y) / times, top + float(corner.x) / times)
+
+    for one in here:
+        lines.append(outline_stroke(one.outline, on_page(one), 0.4))
+        lines += [_shrunk(stroke, times, top) for stroke in _arrow(one, float(one.start.mm), float(one.left.mm))]
+        name = _named(one, times)
+        if name is None:
+            told.append(one.name)
+            name = str(len(told))
+        left, wide_there = _EDGE + float(one.start.mm) / times, float(one.wide.mm) / times
+        head = top + float(one.left.mm) / times
+        tall = min(_WORD, max(_LEAST, wide_there - 1.2))
+        if one.piece.opened.is_rectangle:
+            words.append(Words((left + 1.4, head + tall + 0.6), name, tall, bold=True))
+            measure = f"{layout_scribe(unit).write(one.wide).text} × {layout_scribe(unit).write(one.long).text}"
+            if wide_there > 2 * tall + 3 and wide(measure, 3.0) < float(one.long.mm) / times - 3:
+                words.append(Words((left + 1.4, head + 2 * tall + 2), measure, 3.0))
+        else:
+            x, y = _centre(one)
+            words.append(Words((_EDGE + x / times, top + (y - _ABOVE) / times), name, tall, "middle", bold=True))
+    foot = top + size[1] / times + 6
+    column = (across - 2 * _EDGE) / 3
+    for index, name in enumerate(told[: 3 * int(below / 4.6)]):
+        place = (_EDGE + index % 3 * column, foot + 4.6 * (index // 3))
+        words.append(Words(place, f"{index + 1}  {name}", 3.2))
+    return Drawing(across, foot + below, tuple(lines), tuple(words))
+
+
+def _named(one: Laid, times: float) -> str | None:
+    """The name of a piece as far as there is room for it within; None where there is not."""
+    long, across = float(one.long.mm) / times, float(one.wide.mm) / times
+    if across < _LEAST + 1.2:
+        return None
+    return next((name for name in shorter(one.name) if wide(name, _WORD, bold=True) < long - 2.8), None)
+
+
+def shorter(name: str) -> list[str]:
+    """A name and its shorter forms.
+
+    >>> shorter("Left panel, width 1 of 2")
+    ['Left panel, width 1 of 2', 'Left panel, 1 of 2']
+    """
+    piece, found, number = name.rpartition(", width ")
+    return [name, f"{piece}, {number}"] if found else [name]
+
+
+def _shrunk(stroke: Stroke, times: float, top: float) -> Stroke:
+    """A stroke of the cloth at full size where it stands on the page."""
+    return stroke._replace(points=tuple((_EDGE + x / times, top + y / times) for x, y in stroke.points), width=0.35)

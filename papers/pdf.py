@@ -3,31 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from functools import cache
 from io import BytesIO
 from itertools import groupby
 from math import degrees
-from pathlib import Path
 
-import reportlab
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.pdfgen.pathobject import PDFPathObject
 
 from papers.bend import Arc, arc_of
 from papers.drawing import DASHES, Drawing, Layer, Words
+from papers.face import runs, wide
 
 _POINT = 72 / 25.4
-
-
-@cache
-def _faces() -> tuple[str, str]:
-    """The two faces, which come with the package that writes the PDF; both have ≈, −, ½ and the like."""
-    folder = Path(reportlab.__file__).parent / "fonts"
-    pdfmetrics.registerFont(TTFont("plain", str(folder / "Vera.ttf")))
-    pdfmetrics.registerFont(TTFont("bold", str(folder / "VeraBd.ttf")))
-    return "plain", "bold"
 
 
 def to_pdf(pages: Sequence[Drawing], title: str) -> bytes:
@@ -79,11 +66,15 @@ def _arc(path: PDFPathObject, arc: Arc, height: float) -> None:
 
 
 def _write(canvas: Canvas, one: Words, x: float, y: float) -> None:
+    tall = one.height * _POINT
+    back = {"start": 0.0, "middle": 0.5, "end": 1.0}[one.anchor] * wide(one.text, tall, bold=one.bold)
     canvas.saveState()
-    canvas.setFont(_faces()[one.bold], one.height * _POINT)
     canvas.translate(x, y)
     if one.upright:
         canvas.rotate(90)
-    write = {"start": canvas.drawString, "middle": canvas.drawCentredString, "end": canvas.drawRightString}[one.anchor]
-    write(0, 0, one.text)
+    words = canvas.beginText(-back, 0)
+    for face, text in runs(one.text, bold=one.bold):
+        words.setFont(face, tall)
+        words.textOut(text)
+    canvas.drawText(words)
     canvas.restoreState()

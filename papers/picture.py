@@ -22,8 +22,8 @@ def _covered(shape: Shape, later: Sequence[Shape]) -> bool:
     )
 
 
-def picture_drawing(view: View, says: Mapping[str, str]) -> Drawing:
-    """A view of a thing in its own millimetres, its tapes on it, each with what it `says` by its field; no shades.
+def picture_drawing(view: View, says: Mapping[str, str] | None) -> Drawing:
+    """A view of a thing in its own millimetres, no shades; its tapes on it, each with what it `says` by its field, None without.
 
     >>> from ribbon.making import Shape
     >>> square = Shape(((0.0, 0.0), (10.0, 0.0), (10.0, 10.0)), "face")
@@ -35,16 +35,17 @@ def picture_drawing(view: View, says: Mapping[str, str]) -> Drawing:
     def at(point: tuple[float, float]) -> tuple[float, float]:
         return point[0] - left, point[1] - top
 
-    # Room at both sides for what a tape says.
     tall = max(30.0, (foot - top) / 34)
-    left, right = left - tall * _ROOM, right + tall * _ROOM
+    if says is not None:
+        # Room at both sides for what a tape says.
+        left, right = left - tall * _ROOM, right + tall * _ROOM
     lines = [
         Stroke(Layer.SEAM if shape.dashed else Layer.CUT, tuple(map(at, shape.points)), shape.closed, 2.0)
         for number, shape in enumerate(view.shapes)
         if shape.paint != "shade" and len(shape.points) > 1 and not _covered(shape, view.shapes[number + 1 :])
     ]
     words = []
-    for tape in view.tapes:
+    for tape in view.tapes if says is not None else ():
         a, b = at(tape.start), at(tape.end)
         lines.append(Stroke(Layer.TAPE, (a, b), width=2.0))
         middle = ((a[0] + b[0]) / 2, (a[1] + b[1]) / 2)
@@ -52,5 +53,5 @@ def picture_drawing(view: View, says: Mapping[str, str]) -> Drawing:
         under = tape.side != "above"
         below = middle[1] + tall * 1.2 if under else middle[1] - tall * 0.3
         place = (middle[0] + tall * 0.4, middle[1]) if upright else (middle[0], below)
-        words.append(Words(place, says.get(tape.field, tape.field), tall, "start" if upright else "middle"))
+        words.append(Words(place, (says or {}).get(tape.field, tape.field), tall, "start" if upright else "middle"))
     return Drawing(right - left, foot - top + (tall * 1.5 if words else 0.0), tuple(lines), tuple(words))

@@ -6,6 +6,7 @@ from xml.sax.saxutils import escape, quoteattr
 
 from papers.bend import Point, arc_of
 from papers.drawing import DASHES, Drawing, Layer, Stroke, Words
+from papers.face import FAMILY
 
 _INK = "#1a1f36"
 
@@ -24,7 +25,7 @@ def to_svg(drawing: Drawing) -> str:
             out.append(f'<g id={quoteattr(layer.replace(" ", "-"))} fill="none" stroke="{_INK}"{dash}>')
             out += [f'<path d="{_path(line)}" stroke-width="{line.width:g}"/>' for line in lines]
             out.append("</g>")
-    out.append(f'<g id="words" fill="{_INK}" font-family="sans-serif">')
+    out.append(f'<g id="words" fill="{_INK}" font-family="{FAMILY}, Atkinson Hyperlegible Next, sans-serif">')
     out += [_text(one) for one in drawing.words]
     return "\n".join([*out, "</g>", "</svg>", ""])
 

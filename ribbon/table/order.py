@@ -72,7 +72,7 @@ def _joins(section: Edge, known: Known) -> list[Task]:
 def _hem(section: Edge, known: Known) -> list[Task]:
     write = section.scribe.write
     much = f", {write(known.hem).text} of it" if known.hem is not None and known.hem > ZERO else ""
-    found = [Task("hem", f"Hem the free edge before any pleat is folded{much}, and trim it. Let a circle hang first.")]
+    found = [Task("hem", f"Hem the free edge before any pleat is folded{much}, and trim it.")]
     return found + _lining(known)
 
 

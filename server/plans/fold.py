@@ -59,7 +59,7 @@ def fold_of(given: Given) -> FoldingOut:
     many = "The one pleat is" if len(found) == 1 else f"All {len(found)} pleats are"
     done = f"{many} folded. Baste inside the allowance, then count {pins} pins in." if pins else f"{many} done."
     return {
-        "order": [{"name": task.name, "says": task.says} for task in order(whole, _known(whole, given.cutting))],
+        "order": [{"name": task.name, "says": task.says} for task in order(whole, known_of(whole, given.cutting))],
         "pleats": [
             {
                 "pleat": one.pleat,
@@ -77,7 +77,7 @@ def fold_of(given: Given) -> FoldingOut:
     }
 
 
-def _known(whole: EdgePlan, cutting: Cutting) -> Known:
+def known_of(whole: EdgePlan, cutting: Cutting) -> Known:
     """What is known of an edge beyond its pleats."""
     joins = 0
     try:

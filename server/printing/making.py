@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from textwrap import wrap
 from typing import Any
 
 from papers import PAPERS, Drawing, Listing, list_pages, made_to_fit, picture_drawing
@@ -10,8 +9,6 @@ from ribbon.errors import Refusal, refuse
 from server.making.answer import ThingMade, thing_made, told_thing
 from server.making.out import ThingOut
 from server.printing.schema import PaperIn
-
-_LETTERS = 96  # of a step on one line
 
 
 def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
@@ -24,15 +21,13 @@ def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
             "this work is a free set of edges, and has no order of its own",
             "say what is being made under Measure, or look at the order of one piece when it is folded",
         )
-    found = thing_made(asked.thing, asked.cloths, _own(asked))
+    found = thing_made(asked.thing, asked.cloths, own_edges(asked))
     told = told_thing(found)
     title = f"{asked.work}, order of making" if asked.work else "Order of making"
     rows: list[list[str]] = []
     for number, step in enumerate(told["steps"], 1):
         text = step["says"] + (f" Then wait: {step['waits']}." if step["waits"] else "")
-        lines = wrap(text, _LETTERS)
-        rows.append([str(number), lines[0], "done" if step["done"] else ""])
-        rows += [["", line, ""] for line in lines[1:]]
+        rows.append([str(number), text, "done" if step["done"] else ""])
     listing = Listing(
         title,
         told["slip"][:4],
@@ -50,13 +45,13 @@ def thing_notions(asked: PaperIn) -> list[list[str]]:
     if asked.thing is None:
         return []
     try:
-        found = told_thing(thing_made(asked.thing, asked.cloths, _own(asked)))
+        found = told_thing(thing_made(asked.thing, asked.cloths, own_edges(asked)))
     except Refusal:
         return []  # the step Measure says what is wrong
     return [[one["name"], one["much"], one["cost"] or ""] for one in found["notions"]]
 
 
-def _own(asked: PaperIn) -> dict[str, Any]:
+def own_edges(asked: PaperIn) -> dict[str, Any]:
     """The sections of a work that are edges of its thing, by their names."""
     return {
         one.spec.edge: one.spec.model_dump(mode="json", exclude_unset=True) for one in asked.sections if one.spec.edge

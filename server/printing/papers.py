@@ -13,10 +13,10 @@ from papers import (
     Marking,
     TemplateMark,
     cutting_drawings,
+    cutting_pages,
     gauge_drawing,
     label_pages,
     list_pages,
-    made_to_fit,
     on_sheets,
     pages_needed,
     template_drawing,
@@ -37,6 +37,7 @@ from server.plans.bounds import planned
 from server.plans.chalk import listed
 from server.printing.making import making_listing, thing_notions
 from server.printing.schema import FileIn, PaperIn
+from server.printing.work_sheet import edges_of_sheet, work_sheet
 from server.wire.read_edge import Given, read_section
 
 MOST_SHEETS = 400
@@ -78,6 +79,7 @@ FORMATS = {
     "cutting": ("pdf", "svg", "dxf", "csv"),
     "slip": ("pdf", "csv"),
     "making": ("pdf", "csv"),
+    "sheet": ("pdf",),
 }
 """The files that each paper can be had as."""
 
@@ -218,6 +220,7 @@ def _chalk(asked: PaperIn) -> Made:
         (28.0, 27.0, 12.0, 11.0) if asked.nought is From.MIDDLE else (32.0, 32.0, 16.0, 0.0),
         2,
         frozenset(index for index, c in enumerate(found) if c.first),
+        glyphs=[c.kind.value for c in found],
     )
     return Made(listing.title, says, list_pages(listing, PAPERS[asked.sheet]), None, listing)
 
@@ -276,16 +279,11 @@ def _cutting(asked: PaperIn) -> Made:
             sizes = (one.start, one.left, one.long, one.wide)
             rows.append([plan.title + number, one.name, *(write(size).text for size in sizes)])
     title, paper = (f"{asked.work}, cutting plan" if asked.work else "Cutting plan"), PAPERS[asked.sheet]
-    pages = [_on_page(drawing, paper.height, paper.width, title) for drawing in drawings]
+    pages = cutting_pages(cut.made.plans, cut.unit, paper, title)
     headings = ["Cloth", "Piece", "From the start", "From the selvedge", "Along", "Across"]
     listing = Listing(title, [], headings, rows, (30, 40, 25, 25, 25, 25))
     says = f"Drawn to scale on paper; SVG and DXF are at full size.{_lacking(cut)}"
     return Made(title, says, pages, _side_by_side(drawings), listing)
-
-
-def _on_page(drawing: Drawing, width: float, height: float, title: str) -> Drawing:
-    small, times = made_to_fit(drawing, width - 28, height - 40)
-    return small.placed(14, 26, width, height, f"{title}, 1 : {times:.1f}")
 
 
 def _side_by_side(drawings: list[Drawing]) -> Drawing:
@@ -342,6 +340,15 @@ def _making(asked: PaperIn) -> Made:
     return Made(title, "What to do in which order, as you have it under Measure.", pages, None, listing)
 
 
+def _sheet(asked: PaperIn) -> Made:
+    edges = edges_of_sheet(asked)
+    cut = _cut(asked)
+    found = cut if cut.made.plans else None
+    title, pages = work_sheet(asked, edges, found, _notions(asked, cut))
+    says = "The whole work, to be pinned up: picture, measures, parts, what to buy, cut and do."
+    return Made(f"{title}, work sheet", f"{says}{_lacking(cut)}", pages)
+
+
 _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "template": _template,
     "gauge": _gauge,
@@ -350,4 +357,5 @@ _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "cutting": _cutting,
     "slip": _slip,
     "making": _making,
+    "sheet": _sheet,
 }

@@ -6,7 +6,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import File, Router
 from ninja.files import UploadedFile
 
-from papers import UnreadableDrawing, plotted, to_svg
+from papers import UnreadableDrawing, plotted, style, to_svg
 from ribbon.errors import refuse
 from server.printing.papers import FORMATS, MEDIA, file_of, made
 from server.printing.schema import FileIn, PagesOut, PaperIn, PlottedOut
@@ -29,6 +29,7 @@ def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
             "title": paper.title,
             "says": paper.says,
             "count": len(paper.pages),
+            "style": style(),
             "pages": [to_svg(page) for page in paper.pages[:MOST_SEEN]],
             "width": first.width,
             "height": first.height,

@@ -11,7 +11,7 @@ from ribbon.table.chalk import From
 from server.wire.typed import Strict
 from server.wire.work import Cloths, NamedSection, ThingSpec
 
-PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making"]
+PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet"]
 
 
 class PaperIn(Strict):
@@ -52,6 +52,7 @@ class PagesOut(TypedDict):
     says: str
     count: int
     pages: list[str]
+    style: Annotated[str, Field(description="The face of its words, for whoever shows a page by itself.")]
     width: float
     height: float
     formats: list[str]

@@ -80,6 +80,8 @@ COSTLY: list[tuple[str, dict[str, Any], str, str]] = [
     ("/papers/file", of(knife(9000), paper="template"), "too_many", "A template is worked out for"),
     ("/papers/file", of(knife(8000), paper="chalk"), "too_many", "A chalk list on paper is worked out for"),
     ("/papers/pages", of(knife(8000), paper="chalk"), "too_many", "A chalk list on paper is worked out for"),
+    ("/papers/pages", of(knife(20_000), paper="sheet"), "too_many", "A work sheet is worked out for"),
+    ("/papers/pages", of(knife(900, **DROP), paper="sheet"), "", ""),
     ("/papers/file", of(knife(20_000), paper="gauge"), "too_many", "A gauge is worked out for"),
     ("/papers/file", of(knife(2000), paper="template", format="dxf"), "", ""),
     ("/papers/file", of(knife(20_000), paper="chalk", format="svg"), "no_format", "this paper cannot be had as that"),

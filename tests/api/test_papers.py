@@ -14,7 +14,7 @@ from pypdf import PdfReader
 from tests.demo import SECTIONS as PIECES
 
 DEMO = {work: [{"name": piece, "spec": spec} for name, piece, spec in PIECES if name == work] for work, _, _ in PIECES}
-PAPERS = ("template", "gauge", "chalk", "labels", "cutting", "slip")
+PAPERS = ("template", "gauge", "chalk", "labels", "cutting", "slip", "sheet")
 
 
 def ask(client: Client, address: str, **body: Any) -> Any:

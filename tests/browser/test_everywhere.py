@@ -91,7 +91,13 @@ def fold(page: Page) -> None:
 
 def papers(page: Page) -> None:
     open_work(page, "Dome valance")
-    page.get_by_role("link", name="Papers").first.click()
+    if page.viewport_size and page.viewport_size["width"] < 640:
+        page.get_by_role("button", name="More", exact=True).click()
+        page.get_by_role("menuitem", name="Papers").click()
+    else:
+        page.get_by_role("link", name="Papers").first.click()
+    expect(page.get_by_role("img", name="work sheet, page 1 of")).to_be_visible()
+    page.get_by_role("button", name="Template").click()
     expect(page.get_by_role("img", name="template, page 2 of")).to_be_visible()
 
 

@@ -17,9 +17,12 @@ from papers import (
     Label,
     Layer,
     Listing,
+    Step,
     Stroke,
     Words,
+    WorkSheet,
     cutting_drawings,
+    cutting_pages,
     label_pages,
     list_pages,
     made_to_fit,
@@ -29,9 +32,12 @@ from papers import (
     to_dxf,
     to_pdf,
     to_svg,
+    work_sheet_pages,
 )
 from papers.bend import along, arc_of, bend_of
 from papers.drawing import clipped
+from papers.face import broken, wide
+from papers.glyphs import glyph
 from ribbon.cloth import Bolt, CutPiece, CutPlan, Laid, Layout, buy
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length
@@ -190,3 +196,105 @@ def test_sheets_cover_the_whole_drawing(width: int, height: int) -> None:
     drawing = Drawing(width, height, (), tuple(Words(at, f"corner {n}") for n, at in enumerate(corners)))
     said = {one.text for page in on_sheets(drawing, PAPERS["a4"], UNITS["cm"], "") for one in page.words}
     assert {f"corner {n}" for n in range(4)} <= said
+
+
+def spans(page: Drawing) -> list[tuple[float, float, float, float]]:
+    """(left, right, top, foot) of every line of words that stands level."""
+    found = []
+    for one in page.words:
+        across = wide(one.text, one.height, bold=one.bold)
+        back = {"start": 0.0, "middle": 0.5, "end": 1.0}[one.anchor] * across
+        found.append((one.at[0] - back, one.at[0] - back + across, one.at[1] - one.height * 0.7, one.at[1]))
+    return found
+
+
+def none_over_another(page: Drawing) -> None:
+    boxes = spans(page)
+    for at, one in enumerate(boxes):
+        assert one[0] >= 0, page.words[at]
+        assert one[1] <= page.width, page.words[at]
+        for other_at, other in enumerate(boxes[:at]):
+            apart = one[1] <= other[0] or other[1] <= one[0] or one[3] <= other[2] or other[3] <= one[2]
+            assert apart, (page.words[at], page.words[other_at])
+
+
+LONG = "Reading-room linen from the far shelf, washed and pressed twice, with its selvedges trimmed"
+
+
+@pytest.mark.parametrize("paper", PAPERS.values(), ids=PAPERS)
+@pytest.mark.parametrize("count", [1, 30, 90])
+def test_no_text_of_a_list_runs_into_another(count: int, paper: object) -> None:
+    rows = [[LONG[: 5 + (n * 17) % 80], LONG[: 3 + (n * 29) % 85], "≈227 5/8 £"] for n in range(count)]
+    listing = Listing("Slip", [LONG * 3], ["What", "How much", "Cost"], rows, (70, 80, 30), after=[LONG * 2] * 5)
+    pages = list_pages(listing, paper)  # type: ignore[arg-type]
+    for page in pages:
+        none_over_another(page)
+        assert all(foot <= page.height for *_, foot in spans(page))
+    # The longest went on below itself: nothing of it is lost.
+    said = " ".join(one.text for page in pages for one in page.words)
+    assert all(word in said for word in LONG.split()) or count == 1
+
+
+def test_the_chalk_list_has_the_sign_of_each_mark_before_its_word() -> None:
+    kinds = ["outer", "inner", "placement", "centre", "sew", "finger", "stitch", "match"]
+    rows = [[f"{n} cm", kind, ""] for n, kind in enumerate(kinds)]
+    plain = Listing("Chalk list", [], ["At", "Mark", "Pleat"], rows, (32, 40, 16))
+    bare, signed = (list_pages(one, PAPERS["a4"])[0] for one in (plain, plain._replace(glyphs=kinds)))
+    assert len(signed.lines) - len(bare.lines) == sum(len(glyph(kind, 0, 0)) for kind in kinds)
+    none_over_another(signed)
+    assert all(glyph(kind, 0, 0) for kind in kinds)
+
+
+@pytest.mark.parametrize("paper", PAPERS.values(), ids=PAPERS)
+def test_labels_of_a_plan_are_read_at_the_size_that_it_prints(paper: object) -> None:
+    pieces = [
+        CutPiece.oblong(f"p{n}", f"Panel {n}, width 1 of 2", Length(60 + 90 * n), Length(300 + 200 * n))
+        for n in range(6)
+    ]
+    at = ZERO
+    lying = []
+    for piece in pieces:
+        lying.append(Laid(piece, 1, 0, ZERO, at))
+        at += piece.long
+    plan = cut_plan(lying, int(at.mm), 1380)
+    pages = cutting_pages([plan, plan], UNITS["cm"], paper, "Curtains, cutting plan")  # type: ignore[arg-type]
+    words = [one for page in pages for one in page.words]
+    assert min(one.height for one in words) >= 2.6
+    said = " ".join(one.text for one in words)
+    # Each piece is named, on it or by its number below, once for each of the two cloths.
+    assert all(said.count(f"Panel {n}, ") == 2 for n in range(6))
+    for page in pages:
+        none_over_another(page)
+        assert page.width > page.height
+        for line in page.lines:
+            assert all(0 <= x <= page.width and 0 <= y <= page.height for x, y in line.points)
+
+
+def test_the_work_sheet_flows_over_its_pages() -> None:
+    steps = [Step("The first panel", heads=True), *(Step(f"{LONG} {n}", done=n % 2 == 0) for n in range(60))]
+    sheet = WorkSheet(
+        "Reading-room curtains",
+        "Curtains",
+        None,
+        [("Rail", "84 in"), ("Heading", LONG)],
+        [("Left panel × 1", "47 in finished")],
+        [("Reading-room linen", LONG, "227.70")],
+        [(f"Piece {n}", "linen", "50 in × 87 in") for n in range(30)],
+        steps,
+        [LONG],
+    )
+    pages = work_sheet_pages(sheet, PAPERS["a4"])
+    assert len(pages) > 1
+    for page in pages:
+        none_over_another(page)
+        assert all(foot <= page.height for *_, foot in spans(page))
+    said = " ".join(one.text for page in pages for one in page.words)
+    assert all(f"{n}. Reading" in said for n in range(1, 61))
+    assert "Mind:" in said
+
+
+@given(st.text(st.characters(min_codepoint=32, max_codepoint=0x2600), max_size=120), st.floats(20, 200))
+def test_broken_lines_hold_every_letter_and_none_is_too_wide(text: str, room: float) -> None:
+    lines = broken(text, 3.5, room)
+    assert "".join(lines).replace(" ", "") == "".join(text.split()).replace(" ", "")
+    assert all(wide(line, 3.5) <= room or len(line) == 1 for line in lines)

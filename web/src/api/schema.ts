@@ -2292,7 +2292,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet";
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**
@@ -3291,6 +3291,11 @@ export interface components {
             pages: string[];
             /** Says */
             says: string;
+            /**
+             * Style
+             * @description The face of its words, for whoever shows a page by itself.
+             */
+            style: string;
             /** Title */
             title: string;
             /** Width */
@@ -3320,7 +3325,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet";
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**

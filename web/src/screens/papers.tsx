@@ -13,6 +13,7 @@ import { take } from "../state/use-file";
 import { useWays } from "../state/use-ways";
 
 const KINDS = [
+  ["sheet", "Work sheet", "the whole work on a page or two, to be pinned up"],
   ["template", "Template", "the strip at full size, over several sheets"],
   ["gauge", "Gauge", "a card with notches for one pleat after another"],
   ["chalk", "Chalk list", "every mark with its place"],
@@ -47,7 +48,7 @@ export function Papers({ name }: { name: string }) {
 
 function Laid({ work }: { work: ReadyWork }) {
   const said = new URLSearchParams(useSearch());
-  const [kind, setKind] = useState<Kind>("template");
+  const [kind, setKind] = useState<Kind>("sheet");
   const [piece, setPiece] = useState(() =>
     Math.max(
       0,
@@ -154,9 +155,9 @@ function Laid({ work }: { work: ReadyWork }) {
                   // biome-ignore lint/suspicious/noArrayIndexKey: a page has no other name than its place
                   <li key={index} className="max-w-full">
                     <img
-                      src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(page)}`}
+                      src={`data:image/svg+xml;charset=utf-8,${encodeURIComponent(page.replace(/^(<svg[^>]*>)/, `$1<style>${answer.style}</style>`))}`}
                       alt={`${answer.title}, page ${index + 1} of ${answer.count}`}
-                      width={answer.width * (answer.pages.length > 1 ? 1.35 : 2.4)}
+                      width={answer.width * (answer.pages.length > 6 ? 1.35 : answer.width > answer.height ? 3 : 2.4)}
                       className="h-auto max-w-full border border-smoke bg-white"
                     />
                   </li>
