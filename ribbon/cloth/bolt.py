@@ -18,7 +18,8 @@ class Bolt:
     `directional` cloth has one right way up, along its length.  `shrinkage` is the part it loses in the wash.
     `price` is for one `per` of length, `step` how the shop cuts it.  `at_hand` is the length there is, None for
     as much as is bought; a `rectangle` (a sheet, a remnant) is all there is of it, with `more` such pieces, each (width,
-    length).  `weight` is in grams a square metre, `stripes` the sequence of its colours.
+    length).  `weight` is in grams a square metre, `stripes` the sequence of its colours, `sign`
+    the one of the money that its price is in.
     """
 
     usable: Length
@@ -35,6 +36,7 @@ class Bolt:
     weight: Fraction | None = None
     more: tuple[tuple[Length, Length], ...] = ()
     stripes: tuple[Stripe, ...] = ()
+    sign: str = ""
 
     @property
     def sheets(self) -> list[tuple[Length, Length]]:

@@ -61,6 +61,12 @@ class WorkPlans:
         return totals(notion for _, notion in self.notions)
 
     @property
+    def sign(self) -> str:
+        """The sign of the money that its cloths are priced in; nothing where they have none, or several."""
+        signs = {plan.bolt.sign for plan in self.plans if plan.bought.cost is not None}
+        return signs.pop() if len(signs) == 1 else ""
+
+    @property
     def cost(self) -> Fraction | None:
         """What all its cloth costs, None where no price is known."""
         costs = [plan.bought.cost for plan in self.plans if plan.bought.cost is not None]

@@ -102,7 +102,7 @@ def bought_says(whole: EdgePlan, bolt: Bolt, found: Lying, got: Bought, wanted: 
     says = [f"Cut {refused.name}, this cannot be: {refused.why_not}."] if refused else []
     way = way_says(taken.name, taken.joins)
     if got.asked:
-        cost = f", {money(got.cost)}" if got.cost is not None else ""
+        cost = f", {money(got.cost, bolt.sign)}" if got.cost is not None else ""
         says.append(f"Buy {sold_says(bolt, got.asked, unit)} of {bolt.name or 'cloth'}{cost}: {way}.")
     else:
         says.append(f"Cut {write(got.needed).text} of {bolt.name or 'cloth'}: {way}.")

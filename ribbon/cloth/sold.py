@@ -49,11 +49,21 @@ def weighs(grams: Fraction, unit: Unit) -> str:
     return f"{float(grams / POUND):.1f} lb" if unit.binary else f"{float(grams) / 1000:.1f} kg"
 
 
-def much(notion: Notion, unit: Unit) -> str:
-    """How many or how long of a notion."""
-    return str(notion.count) if notion.count is not None else long_scribe(unit).write(notion.length or ZERO).text
+def much(notion: Notion, unit: Unit, beside: Bolt | None = None) -> str:
+    """How many or how long of a notion; where the cloth `beside` it is sold otherwise than the work is measured, both ways."""
+    if notion.count is not None:
+        return str(notion.count)
+    length = notion.length or ZERO
+    return long_scribe(unit).write(length).text if beside is None else sold_says(beside, length, unit)
 
 
-def money(cost: Fraction | None) -> str | None:
-    """A cost to the hundredth."""
-    return None if cost is None else f"{float(cost):.2f}"
+def money(cost: Fraction | None, sign: str = "") -> str | None:
+    """A cost to the hundredth, with the `sign` that its price has before it.
+
+    >>> money(Fraction(7), "£"), money(Fraction(7), "Fr"), money(Fraction(7))
+    ('£7.00', 'Fr 7.00', '7.00')
+    """
+    if cost is None:
+        return None
+    beside = f"{sign} " if sign[-1:].isalpha() else sign
+    return f"{beside}{float(cost):.2f}"

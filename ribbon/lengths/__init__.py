@@ -4,6 +4,7 @@ from ribbon.lengths.length import ZERO, Length
 from ribbon.lengths.reading import (
     POUND,
     loosened,
+    price_sign,
     read_count,
     read_length,
     read_load,
@@ -28,6 +29,7 @@ __all__ = [
     "Unreadable",
     "Written",
     "loosened",
+    "price_sign",
     "read_count",
     "read_length",
     "read_load",

@@ -193,6 +193,15 @@ def read_part(text: str) -> Fraction:
     return value / 100
 
 
+def price_sign(text: str) -> str:
+    """The sign of money in a price as it was typed; nothing where there is none.
+
+    >>> price_sign("£ 19.80"), price_sign("19.80"), price_sign("12 €")
+    ('£', '', '€')
+    """
+    return next((char for char in text if unicodedata.category(char) == "Sc"), "")
+
+
 def read_price(text: str) -> Fraction:
     """The price that `text` says, its sign before it or after it.  Raises `Unreadable`."""
     example = "write it as 12.50"

@@ -131,6 +131,11 @@ class Given:
         value = self.choices.get(name, self._default(name))
         return value if isinstance(value, Length) else ZERO
 
+    @property
+    def sign(self) -> str:
+        """The sign of the money that its cloths are priced in, nothing where they have none."""
+        return next((bolt.sign for bolt in self.cloths.values() if bolt.sign), "")
+
     def length_or_none(self, name: str) -> Length | None:
         """The same, None where nothing is known of it."""
         if self.fields[name].measure:

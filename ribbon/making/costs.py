@@ -12,6 +12,6 @@ def shop_says(given: Given, cost: Fraction | None) -> str:
     shop = given.ratio("shop") if "shop" in given.fields else None
     if shop is None or cost is None:
         return ""
-    less = shop - cost
-    beside = f"{money(less)} less" if less > 0 else f"{money(-less)} more" if less else "as much"
-    return f"A shop asked {money(shop)}; cloth and notions cost {money(cost)}, {beside}."
+    less, sign = shop - cost, given.sign
+    beside = f"{money(less, sign)} less" if less > 0 else f"{money(-less, sign)} more" if less else "as much"
+    return f"A shop asked {money(shop, sign)}; cloth and notions cost {money(cost, sign)}, {beside}."

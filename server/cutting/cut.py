@@ -102,12 +102,13 @@ def _role_for(role: str, bolt: Bolt, bolts: dict[str, Bolt]) -> str:
 def cut_of(plans: Plans) -> CutOut:
     """The cutting plans on the wire."""
     made, unit = plans.made, plans.unit
+    beside = made.plans[0].bolt if made.plans else None
     return {
         "plans": [_told(plan, unit, plans.keys) for plan in made.plans],
         "lacking": list(made.lacking),
-        "notions": [{"piece": name, "name": one.name, "much": much(one, unit)} for name, one in made.notions],
-        "totals": [{"name": one.name, "much": much(one, unit)} for one in made.totals],
-        "cost": money(made.cost),
+        "notions": [{"piece": name, "name": one.name, "much": much(one, unit, beside)} for name, one in made.notions],
+        "totals": [{"name": one.name, "much": much(one, unit, beside)} for one in made.totals],
+        "cost": money(made.cost, made.sign),
     }
 
 
@@ -132,7 +133,7 @@ def _told(plan: CutPlan, unit: Unit, keys: Sequence[str]) -> CutPlanOut:
         "again": got.again,
         "waste": float(got.waste),
         "asked": asked,
-        "cost": money(paid.cost),
+        "cost": money(paid.cost, bolt.sign),
         "short": out(paid.short) if paid.short is not None and not bolt.sheets else None,
         "sheets": [{"width": out(w), "length": out(h)} for w, h in got.sheets],
         "offcuts": [_offcut(one, unit) for one in plan.offcuts],

@@ -74,8 +74,9 @@ def cloth_of(given: Given) -> ClothOut:
     striped = len(cutting.bolt.stripes) if cutting.bolt else 0
     whole = planned(given.edge, "The cloth of an edge" if cutting.bolt else "A plan", stripes=striped)
     told, writer = on_cloth(whole, cutting), Writer.of(whole)
+    sign = cutting.bolt.sign if cutting.bolt else ""
     return {
-        "strategies": [_strategy(writer, *one) for one in told.strategies],
+        "strategies": [_strategy(writer, *one, sign) for one in told.strategies],
         "offers": [told_change(one) for one in told.offers],
         "ways": _ways(writer, cutting.bolt, told),
         "drop": _drop(writer, told.drop, told.on_bolt) if told.drop and told.on_bolt else None,
@@ -135,14 +136,14 @@ def _assumed(given: Given, writer: Writer) -> dict[str, str]:
     }
 
 
-def _strategy(writer: Writer, name: Strategy, got: Joined, cost: Fraction | None) -> StrategyOut:
+def _strategy(writer: Writer, name: Strategy, got: Joined, cost: Fraction | None, sign: str) -> StrategyOut:
     return {
         "name": name.value,
         "says": name.says,
         "widths": [writer.size(width.cut) for width in got.widths],
         "joins": len(got.joins),
         "shown": got.shown,
-        "cost": money(cost),
+        "cost": money(cost, sign),
     }
 
 
@@ -159,7 +160,7 @@ def _way(writer: Writer, bolt: Bolt, way: Way | LiningCut, length: Length, says:
         "name": way.name,
         "says": says,
         "length": writer.size(length),
-        "cost": money(bolt.cost(bolt.bought(length))),
+        "cost": money(bolt.cost(bolt.bought(length)), bolt.sign),
         "joins": way.joins,
         "why_not": way.why_not,
         "taken": way == taken,
@@ -173,7 +174,7 @@ def _buy(writer: Writer, bolt: Bolt, told: OnCloth, unit: Unit) -> BuyOut | None
     return {
         "needed": writer.size(got.needed),
         "asked": told_length(sold_in(bolt), got.asked) if got.asked else None,
-        "cost": money(got.cost),
+        "cost": money(got.cost, bolt.sign),
         "at_hand": writer.place(got.at_hand) if got.at_hand is not None else None,
         "short": writer.place(got.short) if got.short is not None else None,
         "take": typed(off_bolt(got.needed, unit), unit),
@@ -191,7 +192,7 @@ def _lining(writer: Writer, bolt: Bolt, found: LiningToCut) -> LinedOut:
         "way": found.cut.name,
         "ways": [_way(writer, bolt, way, way.needed, LINING_WAYS[way.name], found.cut) for way in ways],
         "asked": told_length(sold_in(bolt), asked),
-        "cost": money(bolt.cost(asked)),
+        "cost": money(bolt.cost(asked), bolt.sign),
     }
 
 

@@ -47,6 +47,7 @@ from server.making.read_thing import ReadThing, read_thing
 from server.making.ties import typed_result
 from server.plans.answer import answer_of
 from server.wire.cloth import ClothSpec
+from server.wire.colours import colour_of
 from server.wire.told import told_length, told_ratio
 from server.wire.work import OrderSpec, ThingSpec
 
@@ -131,16 +132,17 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
                 "role": plan.role,
                 "title": plan.title,
                 "says": plan.says(given.unit),
-                "cost": money(plan.bought.cost),
+                "cost": money(plan.bought.cost, plan.bolt.sign),
             }
             for plan in (bought.plans if bought else ())
         ],
-        "cost": money(cost),
+        "cost": money(cost, given.sign),
         "steps": steps,
         "struck": struck,
         "checks": [{"field": one.field, "says": one.says} for one in made.checks],
         "compared": [
-            _compared(one) for one in {each.title: each for each in (*begun.compared, *made.compared)}.values()
+            _compared(one, given.sign)
+            for one in {each.title: each for each in (*begun.compared, *made.compared)}.values()
         ],
         "slip": [*made.slip, *([shop] if shop else [])],
         "warnings": [{"code": one.code, "message": one.says} for one in made.cautions],
@@ -265,12 +267,12 @@ def _notion(given: Given, one: Notion, cost: Fraction | None) -> MadeNotionOut:
         "name": one.name,
         "count": one.count,
         "length": told_length(long_scribe(given.unit), one.length) if one.length is not None else None,
-        "much": much(one, given.unit),
-        "cost": money(cost),
+        "much": much(one, given.unit, given.cloths.get("face")),
+        "cost": money(cost, given.sign),
     }
 
 
-def _compared(one: Compared) -> ComparedOut:
+def _compared(one: Compared, sign: str) -> ComparedOut:
     return {
         "title": one.title,
         "says": one.says,
@@ -281,7 +283,7 @@ def _compared(one: Compared) -> ComparedOut:
                 "title": row.title,
                 "says": row.says,
                 "more": row.more,
-                "cost": money(row.cost),
+                "cost": money(row.cost, sign),
                 "bars": [float(bar.mm) for bar in row.bars],
                 "taken": row.taken,
                 "warns": row.warns,
@@ -325,11 +327,13 @@ def in_order(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[Step
 
 def told_picture(picture: Picture, given: Given, cloths: Mapping[str, ClothSpec]) -> PictureOut:
     """A picture, each tape with what it measures."""
-    colours = {role: cloth.colour for role, cloth in cloths.items() if cloth.colour}
+    colours = {
+        role: colour_of(cloth.model_dump(), role) for role, cloth in cloths.items() if cloth.colour or cloth.name
+    }
     return {
         "views": [_view(one, given) for one in picture.views],
         "says": list(picture.says),
-        "colours": {**_COLOURS, **{role: str(colour) for role, colour in colours.items()}},
+        "colours": {**_COLOURS, **colours},
     }
 
 

@@ -61,7 +61,7 @@ def _cloth(plan: Plan, cutting: Cutting) -> tuple[int | None, str | None]:
         return None, None
     bolt = cutting.bolt
     paid = bolt.cost(bolt.bought(lies.taken.length)) if lies.taken and bolt else None
-    return len(lies.joined.widths), money(paid)
+    return len(lies.joined.widths), money(paid, bolt.sign if bolt else "")
 
 
 def _choice(writer: Writer, choice: Choice, cutting: Cutting) -> ChoiceOut:

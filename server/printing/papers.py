@@ -299,7 +299,10 @@ def _notions(asked: PaperIn, cut: Plans) -> list[list[str]]:
     of_thing = thing_notions(asked)
     free = {one.name for one in asked.sections if not (of_thing and one.spec.edge)}
     others = totals(notion for name, notion in cut.made.notions if name in free)
-    return [*of_thing, *([one.name, much(one, cut.unit), ""] for one in others)]
+    return [
+        *of_thing,
+        *([one.name, much(one, cut.unit, cut.made.plans[0].bolt if cut.made.plans else None), ""] for one in others),
+    ]
 
 
 def _slip(asked: PaperIn) -> Made:
@@ -310,7 +313,7 @@ def _slip(asked: PaperIn) -> Made:
         [
             plan.title,
             f"{sold_says(plan.bolt, plan.bought.asked, cut.unit)}, {write(plan.bolt.usable).text} wide",
-            money(plan.bought.cost) or "",
+            money(plan.bought.cost, plan.bolt.sign) or "",
         ]
         for plan in plans
         if plan.bought.asked
@@ -322,7 +325,7 @@ def _slip(asked: PaperIn) -> Made:
     short += [
         f"{plan.title}: what is at hand is enough." for plan in plans if not plan.bought.asked and not plan.layout.left
     ]
-    cost = money(cut.made.cost)
+    cost = money(cut.made.cost, cut.made.sign)
     listing = Listing(
         title,
         [],

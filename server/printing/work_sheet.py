@@ -135,7 +135,7 @@ def _bought(cut: Plans | None, notions: list[list[str]]) -> list[tuple[str, str,
         if plan.bought.asked and cut is not None:
             wide = layout_scribe(cut.unit).write(plan.bolt.usable).text
             much = f"{sold_says(plan.bolt, plan.bought.asked, cut.unit)}, {wide} wide"
-            rows.append((plan.title, much, money(plan.bought.cost) or ""))
+            rows.append((plan.title, much, money(plan.bought.cost, plan.bolt.sign) or ""))
     return [*rows, *((name, much, cost) for name, much, cost in notions)]
 
 

@@ -64,6 +64,7 @@ class ClothRow(TypedDict):
     spec: ClothSpec
     facts: ClothSpec
     sequence: list[StripeOut]
+    colour: str
     revision: int
     touched: str
     usable: LengthOut | None

@@ -15,6 +15,7 @@ from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length,
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import SheetRow, Wrong, read_sheet, wrong_with
 from server.wire.cloth import ClothSpec
+from server.wire.colours import colour_of
 from server.wire.read_cloth import read_cloth
 from server.works.units import sold_by, with_units
 
@@ -40,6 +41,7 @@ def told(cloth: Cloth) -> dict[str, Any]:
         "spec": cloth.spec,
         "facts": _facts(cloth),
         "sequence": _sequence(cloth),
+        "colour": colour_of(cloth.spec, "", cloth.name),
         "revision": cloth.revision,
         "touched": cloth.touched.isoformat(),
         "usable": out(read.facts.usable),

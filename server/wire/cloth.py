@@ -48,6 +48,9 @@ class ClothSpec(Strict):
     shrinkage: Typed | None = Field(default=None, description="How much it loses in the wash: 5 %.")
     price: Typed | None = Field(default=None, description="A number, for one `per` of length.")
     per: Literal["m", "yd"] | None = Field(default=None, description="What the price is for: one metre or one yard.")
+    sign: Annotated[str, Field(max_length=4, pattern=r"^[^\x00<>&]*$")] = Field(
+        default="", description="The sign of the money of its price, where none is typed with that."
+    )
     step: Typed | None = Field(default=None, description="How the shop cuts it: 10 cm, 1/8 yd.")
     length: Typed | None = Field(default=None, description="How much of it is at hand.")
     rectangle: bool = Field(default=False, description="A sheet or a remnant: what is at hand is all there is.")

@@ -23,7 +23,7 @@ from ribbon.cloth import (
 from ribbon.errors import Problem
 from ribbon.facts import Allowance, PlanCloth
 from ribbon.fraction import Fraction
-from ribbon.lengths import UNITS, ZERO, Length, read_part, read_price, read_weight
+from ribbon.lengths import UNITS, ZERO, Length, price_sign, read_part, read_price, read_weight
 from ribbon.readings import Strategy
 from server.wire.cloth import ClothSpec, CuttingSpec, LiningSpec, role_of
 from server.wire.section import SectionSpec
@@ -88,6 +88,7 @@ def _bolt(texts: Texts, said: ClothSpec, path: str, usable: Length, *, imperial:
         texts.read_or_none(f"{path}.weight", said.weight, lambda text: read_weight(text, texts.unit)),
         tuple(_sheets(texts, said, path)),
         tuple(_stripes(texts, said, path)),
+        price_sign(str(said.price or "")) or said.sign.strip(),
     )
     if made.at_hand is not None and made.along > made.at_hand:
         texts.add(

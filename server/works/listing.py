@@ -13,6 +13,7 @@ from server.making.answer import small_picture
 from server.making.out import PictureOut
 from server.plans.glance import Glance, glance_of
 from server.wire.cloth import ClothSpec
+from server.wire.colours import colour_of
 from server.wire.read_edge import Given, read_section
 from server.wire.section import SectionSpec
 from server.works.cloths import all_alone
@@ -44,7 +45,9 @@ def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -
 
 def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
     sections = all_alone(work) if glanced else [(one, {}) for one in work.sections.all()]
-    glance, step = (_glance(sections[0][1]) if glanced else (None, "open it")) if sections else (None, "Add a piece")
+    glance, step = (
+        (_glance(sections[0][1], work.name) if glanced else (None, "open it")) if sections else (None, "Add a piece")
+    )
     return {
         "key": work.key,
         "name": work.name,
@@ -58,12 +61,13 @@ def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
     }
 
 
-def _colour(given: Given) -> str | None:
-    """The colour of the cloth of an edge: its own, or that of its widest stripe."""
+def _colour(given: Given, of: str) -> str:
+    """The colour of the cloth of an edge of the work `of` that name: its own, or that of its widest stripe."""
     bolt = given.cutting.bolt
     if bolt is not None and bolt.stripes:
         return max(bolt.stripes, key=lambda stripe: stripe.width.mm).colour
-    return given.spec.cloth.colour if isinstance(given.spec.cloth, ClothSpec) else None
+    cloth = given.spec.cloth.model_dump() if isinstance(given.spec.cloth, ClothSpec) else {}
+    return colour_of(cloth, "face", of)
 
 
 def _picture(work: Work) -> PictureOut | None:
@@ -88,12 +92,12 @@ def _stage(work: Any, step: str) -> str:
     return f"Mark on: {made} {'mark' if made == 1 else 'marks'} made" if made and step == "Mark" else step
 
 
-def _glance(spec: dict[str, Any]) -> tuple[Glance | None, str]:
+def _glance(spec: dict[str, Any], of: str) -> tuple[Glance | None, str]:
     try:
         given = read_section(SectionSpec.model_validate(spec))
     except (ValidationError, Refusal):
         return None, "Pleat: a figure could not be read"
     try:
-        return glance_of(given.edge, _colour(given)), "Mark"
+        return glance_of(given.edge, _colour(given, of)), "Mark"
     except Refusal as refusal:
         return None, f"Pleat: {refusal.problems[0].message}"

@@ -197,6 +197,9 @@ class WorkOut(TypedDict):
     name: str
     purpose: str
     cloths: dict[str, ClothSpec]
+    colours: Annotated[
+        dict[str, str], Field(description="What each cloth is drawn in where its own colour is not said.")
+    ]
     thing: ThingSpec | None
     log: LogTold
     revision: int

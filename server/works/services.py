@@ -13,6 +13,7 @@ from django.utils import timezone
 
 from ribbon.errors import refuse
 from server.making.kept import followed
+from server.wire.colours import colour_of
 from server.wire.problems import one
 from server.works.cloths import MOST_CLOTHS, TooMany, housed, with_spec
 from server.works.history import Document, stepped, written_down
@@ -76,6 +77,7 @@ def told(work: Work) -> dict[str, Any]:
         "name": work.name,
         "purpose": work.purpose,
         "cloths": work.cloths,
+        "colours": {role: colour_of(work.cloths.get(role, {}), role, work.name) for role in {"face", *work.cloths}},
         "thing": work.thing,
         "log": {**LOG, **work.log},
         "revision": work.revision,

@@ -1650,6 +1650,7 @@ export interface components {
              *       "selvedge": null,
              *       "sheets": [],
              *       "shrinkage": null,
+             *       "sign": "",
              *       "step": null,
              *       "stripes": [],
              *       "thickness": null,
@@ -1733,6 +1734,8 @@ export interface components {
          * @description A cloth as kept: its facts as typed, the same with their units, what is left of it, its last movements.
          */
         ClothRow: {
+            /** Colour */
+            colour: string;
             facts: components["schemas"]["ClothSpec"];
             /** Key */
             key: string;
@@ -1821,6 +1824,12 @@ export interface components {
              * @description How much it loses in the wash: 5 %.
              */
             shrinkage?: (string | number) | null;
+            /**
+             * Sign
+             * @description The sign of the money of its price, where none is typed with that.
+             * @default
+             */
+            sign?: string;
             /**
              * Step
              * @description How the shop cuts it: 10 cm, 1/8 yd.
@@ -3100,6 +3109,7 @@ export interface components {
              *       "selvedge": null,
              *       "sheets": [],
              *       "shrinkage": null,
+             *       "sign": "",
              *       "step": null,
              *       "stripes": [],
              *       "thickness": null,
@@ -5453,6 +5463,13 @@ export interface components {
             /** Cloths */
             cloths: {
                 [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /**
+             * Colours
+             * @description What each cloth is drawn in where its own colour is not said.
+             */
+            colours: {
+                [key: string]: string;
             };
             /** Deleted */
             deleted: boolean;

@@ -11,7 +11,7 @@ import { scale, WHOLE } from "./view";
 const TALL = 46;
 
 /** The ribbon folded away: one slim view of its front, which opens at a press. */
-export function FrontStrip({ plan, looks, onOpen }: { plan: Plan; looks: Look[]; onOpen: () => void }) {
+export function FrontStrip({ plan, looks, onOpen }: { plan: Plan; looks: Look[]; onOpen?: () => void }) {
   const dressed = JSON.stringify(looks);
   const model = useMemo(() => modelOf(plan, JSON.parse(dressed) as Look[]), [plan, dressed]);
   const box = useRef<HTMLDivElement>(null);
@@ -34,9 +34,11 @@ export function FrontStrip({ plan, looks, onOpen }: { plan: Plan; looks: Look[];
       </div>
       <div className="no-print flex items-center gap-1">
         <figcaption className="grow text-sm text-smoke">{summary(plan)}</figcaption>
-        <button type="button" className="press" onClick={onOpen}>
-          Open the ribbon
-        </button>
+        {onOpen && (
+          <button type="button" className="press" onClick={onOpen}>
+            Open the ribbon
+          </button>
+        )}
       </div>
     </figure>
   );

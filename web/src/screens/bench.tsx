@@ -14,13 +14,14 @@ import { BareCloth } from "../ribbon/bare-cloth";
 import { clothStyle } from "../ribbon/cloth-style";
 import { FrontStrip } from "../ribbon/front-strip";
 import { Ribbon } from "../ribbon/ribbon";
-import { alone, parted, roleOf } from "../state/cloths";
+import { TypicalRibbon } from "../ribbon/typical-ribbon";
+import { alone, paintedCloths, parted, roleOf } from "../state/cloths";
 import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
-import { STARTS } from "../state/starts";
+import { assumedIn, STARTS, typicalOf } from "../state/starts";
 import { saysOfSteps } from "../state/steps";
 import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
 import { useMoves } from "../state/use-moves";
@@ -100,8 +101,16 @@ function Laid({ opened }: { opened: Opened }) {
   const edge = section?.spec.edge ? made?.edges[section.spec.edge] : undefined;
   const planned = usePlan(section?.key ?? "", spec ?? null);
   const { plan, problems } = planned;
+  // Before enough is pinned, a typical edge stands there, assumed: each pin takes the place of a part of it.
+  const guess = useMemo(
+    () => (spec && !spec.parts?.length && problems[0]?.code === "too_few" ? typicalOf(spec) : null),
+    [spec, problems],
+  );
+  const typical = usePlan(`${section?.key ?? ""} typical`, guess).plan;
   const unit = work.thing?.unit ?? section?.spec.unit ?? "cm";
   const mixed = section?.spec.kind === "mixed";
+  // The cloths as they are drawn: one without a colour in that which the works list shows it in.
+  const painted = useMemo(() => paintedCloths(work), [work]);
 
   // Whoever comes back from the table or the papers goes on where the bench was left.
   useEffect(() => leaveAt(first.key, { piece: key ?? "", step }), [first.key, key, step]);
@@ -242,6 +251,7 @@ function Laid({ opened }: { opened: Opened }) {
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
         <div className="flex min-w-0 flex-col gap-3">
           <Pieces
+            painted={painted}
             work={work}
             made={made}
             chosen={section?.key}
@@ -257,6 +267,7 @@ function Laid({ opened }: { opened: Opened }) {
           />
           {step === "cloth" && section && (
             <ClothRoles
+              painted={painted}
               cloths={work.cloths}
               chosen={cloth ?? roleOf(section.spec)}
               here={roleOf(section.spec)}
@@ -282,7 +293,7 @@ function Laid({ opened }: { opened: Opened }) {
           ) : section && own && !spec ? (
             <main className="min-w-0 text-smoke">Working it out…</main>
           ) : section && spec && own ? (
-            <main className="min-w-0" aria-busy={planned.busy} style={clothStyle(spec.cloth)}>
+            <main className="min-w-0" aria-busy={planned.busy} style={clothStyle(painted[roleOf(section.spec)])}>
               {plan && !TRACKS[step] && !open ? (
                 <FrontStrip plan={plan} looks={looks(spec)} onOpen={() => fold(true)} />
               ) : plan ? (
@@ -300,6 +311,13 @@ function Laid({ opened }: { opened: Opened }) {
                     setRefused((before) => ({ quantity, times: (before?.times ?? 0) + 1 }));
                     setSaid({ text: `${WORDS[quantity]} is pinned firmly. Loosen its pin to drag it.` });
                   }}
+                />
+              ) : typical && guess && spec ? (
+                <TypicalRibbon
+                  plan={typical}
+                  looks={looks(spec)}
+                  says={assumedIn(guess, spec)}
+                  tracks={TRACKS[step] ?? "front"}
                 />
               ) : (
                 <BareCloth slim={!TRACKS[step]}>
@@ -340,6 +358,7 @@ function Laid({ opened }: { opened: Opened }) {
                   onCloth={saver.cloth}
                   chosen={cloth ?? roleOf(section.spec)}
                   sections={pieces}
+                  painted={painted}
                 />
               ) : step === "cut" ? (
                 <CutStep
@@ -351,6 +370,7 @@ function Laid({ opened }: { opened: Opened }) {
                   here={work.sections.indexOf(section)}
                   onChange={edit}
                   onSaid={(text) => setSaid({ text })}
+                  painted={painted}
                 />
               ) : step === "mark" ? (
                 <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />

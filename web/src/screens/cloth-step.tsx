@@ -34,6 +34,8 @@ interface Props {
   role: string;
   onRole: (role: string) => void;
   onCloth: (role: string, cloth: Cloth | null, field: string) => void;
+  /** The cloths as they are drawn. */
+  painted: Record<string, Cloth>;
   /** The cloth that is looked at. */
   chosen: string;
   /** Every piece of the work as it is cut: what lies on each cloth. */
@@ -47,7 +49,7 @@ export function ClothStep(props: Props) {
   const laid = useAsked("/cut", { cloths, sections: props.sections, quick: true }).answer;
   const plan = laid?.plans.find((one) => one.role === chosen) ?? null;
   return (
-    <div style={clothStyle(cloths[chosen])}>
+    <div style={clothStyle(props.painted[chosen])}>
       {chosen === role ? <OfPiece {...props} laid={plan} /> : <OtherCloth key={chosen} {...props} laid={plan} />}
     </div>
   );

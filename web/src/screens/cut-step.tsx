@@ -25,6 +25,8 @@ type Notions = ThingAnswer["notions"] | null;
 
 interface Props {
   cloths: Record<string, Cloth>;
+  /** The same as they are drawn. */
+  painted: Record<string, Cloth>;
   /** Every piece as it is cut, so many times. */
   sections: { key: string; name: string; spec: ReadySpec; times: number }[];
   /** What the thing of the work wants beside its cloth, all its parts together; null of a free set of edges. */
@@ -40,7 +42,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid }: Props) {
+export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid, painted }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, quick: true });
   const [stopped, setStopped] = useState("");
@@ -104,7 +106,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
           <CutPlan
             key={plan.role}
             plan={plan}
-            paint={clothStyle(cloths[plan.role])}
+            paint={clothStyle(painted[plan.role])}
             kept={kept}
             onKeep={(one) => void keep(plan, one)}
           />

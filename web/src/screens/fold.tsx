@@ -5,6 +5,7 @@ import { ask, type FoldAnswer, type Plan, type ReadyWork, type Thing, type Thing
 import { BackAndNext } from "../parts/controls/back-and-next";
 import { Choose } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
+import { WhichEdge } from "../parts/table/which-edge";
 import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
 import { FlatTrack } from "../ribbon/flat-track";
 import { type Model, model as modelOf } from "../ribbon/model";
@@ -97,9 +98,11 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
         <Link className="press -ml-3" href={`/works/${name}`}>
           ‹ Bench
         </Link>
-        <h1 className="m-0 grow text-xl font-bold">
+        <h1 className="m-0 min-w-0 grow text-xl font-bold max-sm:order-last max-sm:basis-40 max-sm:text-base">
           {got.work.name}, {got.piece}: folding
         </h1>
+        <WhichEdge work={got.work} piece={piece} />
+        <span className="grow sm:hidden" />
         <Link className="press" href={`/works/${name}/table/${piece}`}>
           Marks
         </Link>
@@ -116,7 +119,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
                 {new Set(fold.pleats.map((one) => one.pleat)).size}
               </p>
               <Picture model={got.model} start={now.start} end={now.end} pleat={now.pleat} />
-              <p className="mx-auto my-2 max-w-4xl text-3xl leading-snug font-bold">
+              <p className="mx-auto my-2 max-w-4xl text-2xl leading-snug font-bold sm:text-3xl">
                 <Figure>{now.says}</Figure>
               </p>
               <p className="m-0 text-xl">{now.holds}</p>
@@ -124,7 +127,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
           ) : (
             <p className="m-0 text-4xl font-bold text-lichen">{fold.done}</p>
           )}
-          <div className="my-3 flex flex-wrap items-center justify-center gap-4">
+          <div className="sticky bottom-0 my-3 flex flex-wrap items-center justify-center gap-4 bg-calico py-2">
             <BackAndNext at={at} most={total} next="Folded" go={go} />
           </div>
           <p className="m-0 text-lg text-smoke" role="status">
@@ -163,19 +166,29 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
   );
 }
 
+/** Where a window of that `room` begins so that it lies on a strip `whole` long, a hair of its end with it; about its middle where it is larger. */
+function within(from: number, room: number, whole: number): number {
+  const edge = room * 0.04;
+  if (room >= whole + 2 * edge) return (whole - room) / 2;
+  return Math.max(-edge, Math.min(whole + edge - room, from));
+}
+
 /** This pleat flat with its marks and folded, as it lies. */
 function Picture({ model, start, end, pleat }: { model: Model; start: number; end: number; pleat: number }) {
   const wide = 760;
   const beside = Math.max((end - start) * 0.5, 15);
-  const [low, high] = [start - beside, end + beside];
-  const scale = wide / (high - low);
+  const room = end - start + 2 * beside;
+  // At the ends of the strip the pleat stands where it lies, and nothing empty beside it.
+  const low = within(start - beside, room, model.plan.flat.mm);
+  const high = low + room;
+  const scale = wide / room;
   const flat = (mm: number) => (mm - low) * scale;
   // The folded track stands below where the pleat's own marks come to lie, at the same scale.
   const own = model.plan.marks.map((mark, index) => (mark.pleat === pleat ? (model.markX[index] as number) : null));
   const lying = own.filter((x): x is number => x !== null);
   const middle = (Math.min(...lying) + Math.max(...lying)) / 2;
-  const half = (high - low) / 2;
-  const folded = (mm: number) => (mm - middle + half) * scale;
+  const left = within(middle - room / 2, room, model.plan.finished.mm);
+  const folded = (mm: number) => (mm - left) * scale;
   const tall = 62 + 40 + edgeHeight(model);
   return (
     <svg
@@ -186,7 +199,7 @@ function Picture({ model, start, end, pleat }: { model: Model; start: number; en
     >
       <FlatTrack model={model} px={flat} low={low} high={high} />
       <g transform="translate(0 92)">
-        <EdgeTrack model={model} px={folded} low={middle - half} high={middle + half} />
+        <EdgeTrack model={model} px={folded} low={left} high={left + room} />
       </g>
     </svg>
   );

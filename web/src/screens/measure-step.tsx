@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Cloth, Thing, ThingAnswer, ThingField, Work } from "../api/client";
+import { Aside } from "../parts/controls/aside";
 import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence } from "../parts/pleat/pin-tile";
@@ -8,7 +9,6 @@ import { type Asks, placesOf } from "../parts/thing/thing-field";
 import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
 import { WaysCompared } from "../parts/thing/ways-compared";
 import type { ThingMade } from "../state/use-thing";
-import { useWays } from "../state/use-ways";
 import { ThingPicture } from "../thing/thing-picture";
 
 interface Props {
@@ -142,9 +142,8 @@ function General({ problems, fields }: { problems: ThingMade["problems"]; fields
 
 /** The slip of the thing: what to buy, how each part is made, what it costs, what to be careful of. */
 function ThingSlip({ made }: { made: ThingAnswer }) {
-  const sign = useWays().data?.ways.currency ?? "";
   return (
-    <section className="self-start bg-linen px-5 py-4" aria-label="The slip">
+    <Aside name="The slip">
       <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
       {made.lacks.length > 0 && (
         <p className="my-2 border-l-[6px] border-weld-line pl-3">
@@ -171,14 +170,14 @@ function ThingSlip({ made }: { made: ThingAnswer }) {
           <Figure>{`${made.notions.map((one) => `${one.name}: ${one.much}`).join("; ")}.`}</Figure>
         </p>
       )}
-      {made.cost && <p className="my-2 font-semibold">In all {`${sign}${made.cost}`}</p>}
+      {made.cost && <p className="my-2 font-semibold">In all {made.cost}</p>}
       {made.warnings.map((one) => (
         <p key={one.code} className="my-2 text-sm text-smoke">
           <strong className="text-weld">Mind: </strong>
           {one.message}
         </p>
       ))}
-    </section>
+    </Aside>
   );
 }
 

@@ -86,7 +86,7 @@ export function Shelf() {
           {rows.map((row) => (
             <li key={row.key} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-thread py-2">
               <Swatch row={row} />
-              <span className="min-w-48 basis-0 grow">
+              <span className="min-w-40 basis-0 grow">
                 <span className="block text-lg font-semibold">{row.name}</span>
                 <span className="text-smoke">
                   <Figure>{facts(row)}</Figure>
@@ -151,7 +151,7 @@ function Swatch({ row }: { row: ClothRow }) {
   return row.sequence.length ? (
     <Sequence sequence={row.sequence} />
   ) : (
-    <span className="h-8 w-48 rounded bg-[var(--cloth-under)]" aria-hidden="true" />
+    <span className="h-8 w-48 rounded" style={{ background: row.colour }} aria-hidden="true" />
   );
 }
 

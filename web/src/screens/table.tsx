@@ -4,6 +4,7 @@ import { ask, type ChalkAnswer, type ReadyWork } from "../api/client";
 import { BackAndNext } from "../parts/controls/back-and-next";
 import { Figure } from "../parts/controls/figure";
 import { MarkGlyph } from "../parts/table/mark-glyph";
+import { WhichEdge } from "../parts/table/which-edge";
 import { GLYPHS } from "../ribbon/glyphs";
 import { type ChalkFrom, keepList, keptFrom, keptList, keptSide } from "../state/chalk-place";
 import { alone } from "../state/cloths";
@@ -17,6 +18,8 @@ interface Kept {
   side: string;
   level: string;
   chalk: ChalkAnswer;
+  /** The work that it was taken from: its picture says which edge this is. */
+  work?: ReadyWork;
 }
 
 const SWIPE = 60;
@@ -42,7 +45,7 @@ export function Table({ name, piece }: { name: string; piece: string }) {
           `/chalk?nought=${from}&side=${side}&level=${level}`,
           alone(section.spec, work.cloths),
         );
-        const now: Kept = { name: work.name, piece: section.name, from, side, level, chalk };
+        const now: Kept = { name: work.name, piece: section.name, from, side, level, chalk, work };
         if (!here) return;
         setKept(now);
         setLost(false);
@@ -136,9 +139,11 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
         <Link className="press -ml-3" href={`/works/${name}`}>
           ‹ Bench
         </Link>
-        <h1 className="m-0 grow text-xl font-bold">
+        <h1 className="m-0 min-w-0 grow text-xl font-bold max-sm:order-last max-sm:basis-40 max-sm:text-base">
           {kept.name}, {kept.piece}
         </h1>
+        {kept.work && <WhichEdge work={kept.work} piece={piece} />}
+        <span className="grow sm:hidden" />
         <Link className="press" href={`/works/${name}/fold/${piece}`}>
           Fold
         </Link>
@@ -146,7 +151,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
           {aloud ? "Spoken aloud" : "Speak"}
         </button>
       </header>
-      <p className="m-0 text-smoke">
+      <p className="m-0 text-smoke max-sm:text-sm">
         <Figure>{`${kept.chalk.nought} ${kept.chalk.says}`}</Figure>
         {lost && <strong className="text-weld"> The program does not answer; the marks are kept here, go on.</strong>}
       </p>
@@ -175,7 +180,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
           <p className="m-0 text-4xl font-bold text-lichen">All {marks.length} marks are made.</p>
         )}
       </section>
-      <div className="flex flex-wrap items-center justify-center gap-4 pb-2">
+      <div className="sticky bottom-0 flex flex-wrap items-center justify-center gap-x-4 gap-y-1 bg-calico py-2">
         <BackAndNext at={at} most={marks.length} next="Next" go={go} />
         <label className="flex flex-col text-sm font-semibold text-smoke">
           Go to {group.toLowerCase()}

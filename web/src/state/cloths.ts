@@ -1,4 +1,4 @@
-import type { Cloth, KeptSpec, ReadySpec, SectionSpec } from "../api/client";
+import type { Cloth, KeptSpec, ReadySpec, SectionSpec, Work } from "../api/client";
 
 type Cloths = Record<string, Cloth>;
 const FACE = "face";
@@ -58,4 +58,16 @@ export function parted(kept: ReadySpec, cloths: Cloths, edited: SectionSpec): { 
     ...(said ? { cutting: said } : {}),
   };
   return { spec: spec as ReadySpec, cloths: changed };
+}
+
+/** The cloths of a work as they are drawn: one without a colour of its own in that which the server gives it. */
+export function paintedCloths(work: Pick<Work, "cloths" | "colours">): Cloths {
+  const roles = new Set([...Object.keys(work.cloths), ...Object.keys(work.colours)]);
+  return Object.fromEntries(
+    [...roles].map((role) => {
+      const cloth = work.cloths[role] ?? {};
+      const colour = cloth.colour ?? (cloth.stripes?.length ? undefined : work.colours[role]);
+      return [role, { ...cloth, ...(colour ? { colour } : {}) }];
+    }),
+  );
 }

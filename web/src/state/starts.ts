@@ -1,4 +1,6 @@
 import type { SectionSpec } from "../api/client";
+import { inInches } from "./habit";
+import { quantitiesOf } from "./spec";
 
 interface Start {
   name: string;
@@ -66,3 +68,29 @@ export const STARTS: Start[] = [
     spec: { kind: "knife", pins: {} },
   },
 ];
+
+/** A typical edge of that kind in place of what is not pinned yet; everything assumed gives way to what is pinned. */
+export function typicalOf(spec: SectionSpec): SectionSpec {
+  const inches = inInches(spec.unit);
+  const assumed: NonNullable<SectionSpec["pins"]> = {
+    finished: { about: inches ? "28 in" : "70 cm" },
+    spacing: { about: inches ? "1 1/4 in" : "3 cm" },
+    fullness: { about: "2 1/2" },
+  };
+  const known = new Set<string>(quantitiesOf(spec));
+  const fits = Object.entries(assumed).filter(([name]) => known.has(name) && !(name in (spec.pins ?? {})));
+  return { ...spec, pins: { ...Object.fromEntries(fits), ...spec.pins } };
+}
+
+/** What is assumed of a typical edge, as one would say it. */
+export function assumedIn(typical: SectionSpec, spec: SectionSpec): string {
+  const words: Record<string, string> = {
+    finished: "finished",
+    spacing: "from pleat to pleat",
+    fullness: "times as full",
+  };
+  return Object.entries(typical.pins ?? {})
+    .filter(([name]) => !(name in (spec.pins ?? {})))
+    .map(([name, pin]) => `about ${typeof pin === "object" && pin ? pin.about : pin} ${words[name] ?? name}`)
+    .join(", ");
+}

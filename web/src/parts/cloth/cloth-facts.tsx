@@ -1,5 +1,6 @@
 import type { ClothRow, Problem, SectionSpec } from "../../api/client";
 import { inInches } from "../../state/habit";
+import { useWays } from "../../state/use-ways";
 import { Choose, ColourField, Text, TickBox } from "../controls/fields";
 import { StripesEditor } from "./stripes-editor";
 
@@ -20,6 +21,7 @@ interface Props {
 /** The facts of a cloth: its width, repeats, direction, what it costs, what is at hand, its stripes. */
 export function ClothFacts({ cloth, named = true, unit, assumed, problems, onChange }: Props) {
   const set = (fields: Partial<Cloth>) => onChange({ ...cloth, ...fields });
+  const sign = useWays().data?.ways.currency ?? "";
   const field = (name: string, key: keyof Cloth, hint = "") => (
     <Text
       name={hint ? `${name}, ${hint}` : name}
@@ -27,7 +29,7 @@ export function ClothFacts({ cloth, named = true, unit, assumed, problems, onCha
       value={cloth[key] as string | null | undefined}
       assumed={assumed?.[`cloth.${key}`]}
       problems={problems}
-      onType={(text) => set({ [key]: text.trim() ? text : null })}
+      onType={(text) => set({ [key]: text.trim() ? text : null, ...(key === "price" && sign ? { sign } : {}) })}
     />
   );
   return (

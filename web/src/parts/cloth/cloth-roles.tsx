@@ -5,6 +5,8 @@ import { MenuItem } from "../pleat/pieces";
 
 interface Props {
   cloths: Record<string, Cloth>;
+  /** The same as they are drawn. */
+  painted: Record<string, Cloth>;
   chosen: string;
   /** The role that the piece which is looked at is cut from. */
   here: string;
@@ -12,7 +14,7 @@ interface Props {
 }
 
 /** The cloths of a work, one for each role, each in its colour; the chosen one is said on its bolt. */
-export function ClothRoles({ cloths, chosen, here, onChoose }: Props) {
+export function ClothRoles({ cloths, painted, chosen, here, onChoose }: Props) {
   const there = rolesOf(cloths).filter((role) => role in cloths || role === here || role === chosen);
   const others = rolesOf(cloths).filter((role) => !there.includes(role));
   return (
@@ -29,7 +31,7 @@ export function ClothRoles({ cloths, chosen, here, onChoose }: Props) {
           <span
             aria-hidden="true"
             className="size-6 shrink-0 rounded-sm ring-1 ring-thread"
-            style={{ background: cloths[role]?.stripes?.[0]?.colour ?? cloths[role]?.colour ?? "#d9c9a3" }}
+            style={{ background: painted[role]?.stripes?.[0]?.colour ?? painted[role]?.colour ?? "#d9c9a3" }}
           />
           <span className="min-w-0">
             <span className="block font-semibold first-letter:uppercase">{role}</span>

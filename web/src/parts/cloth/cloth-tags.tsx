@@ -1,5 +1,6 @@
 import type { Cloth, CutAnswer, Problem } from "../../api/client";
 import { inInches } from "../../state/habit";
+import { useWays } from "../../state/use-ways";
 import { PaperTag } from "../../thing/paper-tag";
 import { Choose, ColourField, Text, TickBox } from "../controls/fields";
 import { Folded } from "../controls/folded";
@@ -24,6 +25,7 @@ interface Props {
 /** What a cloth is and costs, as tags in a row; its measures on its bolt. */
 export function ClothTags(props: Props) {
   const { cloth, unit, assumed, problems, plan, lit, onLight, onChange } = props;
+  const sign = useWays().data?.ways.currency ?? "";
   const set = (fields: Partial<Cloth>) => onChange({ ...cloth, ...fields });
   const tag = (name: string, key: keyof Cloth, tape = "") => (
     <PaperTag
@@ -34,7 +36,7 @@ export function ClothTags(props: Props) {
       problems={problems}
       lit={tape !== "" && lit === tape}
       onLight={(on) => onLight(on && tape ? tape : null)}
-      onType={(text) => set({ [key]: text.trim() ? text : null })}
+      onType={(text) => set({ [key]: text.trim() ? text : null, ...(key === "price" && sign ? { sign } : {}) })}
     />
   );
   const per = cloth.per ?? (inInches(unit) ? "yd" : "m");

@@ -1,3 +1,4 @@
+import { Fragment } from "react";
 import type { ClothAnswer, Problem, SectionSpec } from "../../api/client";
 import { PaperTag } from "../../thing/paper-tag";
 import { Choose } from "../controls/fields";
@@ -29,27 +30,30 @@ export function DropTags(props: {
       <OneLength drop={answer?.drop ?? null} lit={lit} />
       <div className="flex flex-wrap items-start gap-2">
         {PARTS.map(([name, key]) => (
-          <PaperTag
-            key={key}
-            name={name}
-            path={`cutting.drop.${key}`}
-            value={drop[key]}
-            problems={problems}
-            lit={lit === key}
-            onLight={(on) => onLight(on ? key : null)}
-            onType={(text) => set({ [key]: text.trim() ? text : null })}
-          />
+          <Fragment key={key}>
+            <PaperTag
+              name={name}
+              path={`cutting.drop.${key}`}
+              value={drop[key]}
+              problems={problems}
+              lit={lit === key}
+              onLight={(on) => onLight(on ? key : null)}
+              onType={(text) => set({ [key]: text.trim() ? text : null })}
+            />
+            {key === "hem" && (
+              <Choose
+                quiet
+                name="Hem turned"
+                value={String(drop.hem_turns ?? 2)}
+                options={[
+                  ["1", "once"],
+                  ["2", "twice"],
+                ]}
+                onPick={(turns) => set({ hem_turns: Number(turns) as 1 | 2 })}
+              />
+            )}
+          </Fragment>
         ))}
-        <Choose
-          quiet
-          name="Hem turned"
-          value={String(drop.hem_turns ?? 2)}
-          options={[
-            ["1", "hem once"],
-            ["2", "hem twice"],
-          ]}
-          onPick={(turns) => set({ hem_turns: Number(turns) as 1 | 2 })}
-        />
       </div>
     </section>
   );

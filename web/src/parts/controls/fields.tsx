@@ -1,6 +1,7 @@
 import { ToggleGroup } from "radix-ui";
-import { useId } from "react";
+import { useId, useState } from "react";
 import type { Problem } from "../../api/client";
+import { colourOf } from "../../state/photographed";
 import { Term } from "../handbook/named";
 import { sentence } from "../pleat/pin-tile";
 
@@ -141,22 +142,48 @@ export function Text(props: {
   );
 }
 
-/** A colour, chosen as the browser lets one. */
+/** A colour, chosen as the browser lets one, or taken from the middle of a photograph of the cloth. */
 export function ColourField(props: {
   name: string;
   value: string | null | undefined;
   onPick: (colour: string) => void;
 }) {
+  const [wrong, setWrong] = useState(false);
+  const taken = async (file: File | undefined) => {
+    if (!file) return;
+    const colour = await colourOf(file);
+    setWrong(!colour);
+    if (colour) props.onPick(colour);
+  };
   return (
-    <label className="flex flex-col text-sm font-semibold text-smoke">
-      {props.name}
-      <input
-        type="color"
-        className="field h-11 w-20 p-1"
-        value={props.value ?? "#d9c9a3"}
-        onChange={(event) => props.onPick(event.currentTarget.value)}
-      />
-    </label>
+    <span className="flex flex-wrap items-end gap-x-2">
+      <label className="flex flex-col text-sm font-semibold text-smoke">
+        {props.name}
+        <input
+          type="color"
+          className="field h-11 w-20 p-1"
+          value={props.value ?? "#d9c9a3"}
+          onChange={(event) => props.onPick(event.currentTarget.value)}
+        />
+      </label>
+      <label className="press cursor-pointer">
+        From a photograph
+        <input
+          type="file"
+          accept="image/*"
+          className="sr-only"
+          onChange={(event) => {
+            void taken(event.currentTarget.files?.[0]);
+            event.currentTarget.value = "";
+          }}
+        />
+      </label>
+      {wrong && (
+        <span role="alert" className="pb-2 text-sm font-semibold text-madder">
+          That is no picture that can be read here. Choose a photograph, or the colour itself.
+        </span>
+      )}
+    </span>
   );
 }
 

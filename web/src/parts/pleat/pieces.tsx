@@ -5,6 +5,8 @@ import { SmallFront } from "./glance";
 
 interface Props {
   work: Work;
+  /** The cloths as they are drawn. */
+  painted: Record<string, Cloth>;
   /** What the thing of the work comes to; null of a free set of edges. */
   made: ThingAnswer | null;
   chosen: string | undefined;
@@ -23,7 +25,7 @@ function glanceOf(kind: KindName, count: number, cloth: Cloth | undefined): Glan
 }
 
 /** The pieces of a work; the chosen one is on the ribbon. */
-export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
+export function Pieces({ work, painted, made, chosen, onChoose, onAdd, onCopy, onRemove, onMove, onRename }: Props) {
   return (
     <nav aria-label="Pieces" className="no-print flex min-w-0 gap-1 overflow-x-auto lg:flex-col lg:overflow-visible">
       <h2 className="m-0 hidden px-3 text-sm font-semibold text-smoke lg:block">{made ? "Parts" : "Pieces"}</h2>
@@ -44,7 +46,7 @@ export function Pieces({ work, made, chosen, onChoose, onAdd, onCopy, onRemove, 
             >
               {edge && (
                 <span className="mb-1 hidden w-28 lg:block">
-                  <SmallFront glance={glanceOf(section.spec.kind, edge.count ?? 0, work.cloths.face)} />
+                  <SmallFront glance={glanceOf(section.spec.kind, edge.count ?? 0, painted.face)} />
                 </span>
               )}
               <span className="block font-semibold">{section.name}</span>
