@@ -45,7 +45,7 @@ export function BenchHeader(props: Props) {
       <Link href="/" className="press no-print -ml-2 shrink-0">
         ‹ Works
       </Link>
-      <h1 className="m-0 min-w-0 shrink grow basis-24 sm:grow-0 sm:basis-auto">
+      <h1 className="m-0 min-w-0 shrink grow basis-24 lg:grow-0 lg:basis-auto">
         <button
           type="button"
           className="block min-h-11 max-w-full truncate text-left text-lg font-bold hover:underline sm:text-2xl"
@@ -55,7 +55,7 @@ export function BenchHeader(props: Props) {
           {work.name}
         </button>
       </h1>
-      <span className="hidden min-w-0 grow truncate text-smoke sm:block">{work.purpose}</span>
+      <span className="hidden min-w-0 grow truncate text-smoke lg:block">{work.purpose}</span>
       <span
         role="status"
         className={`shrink-0 px-1 text-sm ${fine ? "text-smoke max-sm:sr-only" : "font-bold text-madder max-sm:max-w-28"}`}

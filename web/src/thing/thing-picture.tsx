@@ -44,7 +44,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
       <div ref={place} className="relative" style={{ height: tall }}>
         <svg width={width} height={tall} className="absolute inset-0" role="img" aria-label={picture.says.join(" ")}>
           <Shapes view={view} colours={picture.colours} fit={fit} />
-          {view.labels.map((label) => (
+          {(narrow ? [] : view.labels).map((label) => (
             <text
               key={label.says}
               x={Math.min(fit.x(label.x), width - 6.8 * label.says.length - 4)}
