@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ribbon.making import curtain_fields, curtains, curtains_made, valance
+from ribbon.making import curtain_fields, curtains, curtains_made, skirt_fields, skirts, skirts_made, valance
 from ribbon.making.thing import Thing
 
 CURTAINS = Thing(
@@ -26,4 +26,15 @@ VALANCE = Thing(
     colour="#c9a9a6",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE)}
+SKIRT = Thing(
+    "skirt",
+    "Skirt or apron",
+    "waist, hip, length",
+    skirt_fields.FIELDS,
+    skirts.begin,
+    skirts_made.finish,
+    typical={"waist": "70 cm", "hip": "96 cm", "length": "60 cm"},
+    colour="#5f7f9e",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT)}

@@ -246,8 +246,11 @@ def test_a_cloth_is_read_by_itself(ask: Asked) -> None:
     assert ask("POST", "/cloth/read", {"cloth": own, "unit": "cm"})[1] == {
         "usable": {"mm": 1371.6, "text": "54 in", "exact": True},
         "at_hand": {"mm": 2743.2, "text": "108 in", "exact": True},
+        "along": None,
     }
-    assert ask("POST", "/cloth/read", {"cloth": {}})[1] == {"usable": None, "at_hand": None}
+    assert ask("POST", "/cloth/read", {"cloth": {}})[1] == {"usable": None, "at_hand": None, "along": None}
+    _, printed = ask("POST", "/cloth/read", {"cloth": {"usable": "140", "along": "64"}})
+    assert printed["along"]["text"] == "64 cm"
     status, refused = ask("POST", "/cloth/read", {"cloth": {"usable": "140", "length": "some", "along": "x"}})
     assert status == 422
     assert {one["path"] for one in refused["problems"]} >= {"cloth.length", "cloth.along"}

@@ -94,7 +94,7 @@ def test_typing_fast_makes_no_storm_of_requests(page: Page) -> None:
         lambda request: under_way.update(now=under_way["now"] - 1) if request.url.endswith("/api/plan") else None,
     )
     width = page.get_by_label("Finished width", exact=True)
-    width.fill("")
+    width.press("Control+a")
     width.press_sequentially("123.4 cm")
     expect(page.get_by_label("Flat width", exact=True)).to_have_value("370.2 cm")
     assert under_way["most"] == 1

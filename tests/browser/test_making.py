@@ -127,8 +127,10 @@ def test_the_place_waits_for_a_lost_server_and_catches_up(page: Page) -> None:
 def test_papers_are_seen_and_taken(page: Page, accessible: Callable[[Page], None]) -> None:
     open_work(page, "Reading-room curtain")
     page.get_by_role("link", name="Papers").first.click()
-    expect(page.get_by_role("img", name="template, page 2 of 12")).to_be_visible()
+    expect(page.get_by_role("img", name="work sheet, page 1 of 2")).to_be_visible()
     accessible(page)
+    page.get_by_role("button", name="Template").click()
+    expect(page.get_by_role("img", name="template, page 2 of 12")).to_be_visible()
     for paper, kinds in (
         ("Template", ("PDF", "SVG", "DXF")),
         ("Chalk list", ("PDF", "CSV")),

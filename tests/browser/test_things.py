@@ -162,11 +162,11 @@ def test_the_order_of_making_is_ones_own_list(page: Page) -> None:
 def test_a_free_work_is_given_a_thing(page: Page) -> None:
     page.goto("/")
     page.get_by_role("button", name="New work").click()
-    page.get_by_role("button", name="Apron").click()
+    page.get_by_role("button", name="An edge alone").click()
     step(page, "Measure")
     page.get_by_role("button", name="Valance").click()
     page.get_by_label("Rail", exact=True).fill("150")
-    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Apron skirt")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Edge")
     expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Valance")
 
 

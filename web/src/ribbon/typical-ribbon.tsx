@@ -16,7 +16,10 @@ export function TypicalRibbon(props: {
   const { plan, looks, says, tracks } = props;
   return (
     <div data-typical className="relative">
-      <p className="m-0 border-l-[6px] border-dashed border-smoke py-1 pl-3">
+      {/* Over the picture, so that nothing moves once what is pinned takes its place. */}
+      <p
+        className={`m-0 bg-calico/90 px-3 py-1 leading-snug ${tracks === "front" ? "" : "absolute inset-x-[6%] top-[104px] z-10 text-center max-sm:inset-x-0 max-sm:text-sm"}`}
+      >
         Pin what you know, such as the finished width: it takes the place of this typical edge, which is only assumed (
         {says}).
       </p>

@@ -72,6 +72,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
           />
           {!face.stripes?.length && (
             <ColourField
+              bare
               name="Its colour"
               value={face.colour}
               onPick={(colour) => onCloth("face", { unit: thing.unit ?? "cm", ...face, colour }, "colour")}
@@ -96,7 +97,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               onType={onTag}
               height={350}
             />
-            {!made.results.rail && (
+            {Object.keys(made.edges).length === 0 && (
               <p className="m-0 text-sm text-smoke">Drawn from usual measures until yours are typed.</p>
             )}
           </div>

@@ -20,18 +20,11 @@ export function started({ spec }: Start, unit: "cm" | "in"): SectionSpec {
 /** What a new work can start from: what is being made, and the edge that goes with it. */
 export const STARTS: Start[] = [
   {
-    name: "Skirt",
+    name: "A ring alone",
     colour: "#4d6f9e",
     says: "a closed ring of knife pleats",
     piece: "Skirt length",
     spec: { kind: "knife", meet: true, closed: true, pins: {} },
-  },
-  {
-    name: "Apron",
-    colour: "#6f9470",
-    says: "knife pleats between two ends",
-    piece: "Apron skirt",
-    spec: { kind: "knife", pins: {} },
   },
   {
     name: "Fitted cover",

@@ -147,6 +147,8 @@ export function ColourField(props: {
   name: string;
   value: string | null | undefined;
   onPick: (colour: string) => void;
+  /** Without the way by a photograph, where there is no room for it. */
+  bare?: boolean;
 }) {
   const [wrong, setWrong] = useState(false);
   const taken = async (file: File | undefined) => {
@@ -166,18 +168,20 @@ export function ColourField(props: {
           onChange={(event) => props.onPick(event.currentTarget.value)}
         />
       </label>
-      <label className="press cursor-pointer">
-        From a photograph
-        <input
-          type="file"
-          accept="image/*"
-          className="sr-only"
-          onChange={(event) => {
-            void taken(event.currentTarget.files?.[0]);
-            event.currentTarget.value = "";
-          }}
-        />
-      </label>
+      {!props.bare && (
+        <label className="press cursor-pointer">
+          From a photograph
+          <input
+            type="file"
+            accept="image/*"
+            className="sr-only"
+            onChange={(event) => {
+              void taken(event.currentTarget.files?.[0]);
+              event.currentTarget.value = "";
+            }}
+          />
+        </label>
+      )}
       {wrong && (
         <span role="alert" className="pb-2 text-sm font-semibold text-madder">
           That is no picture that can be read here. Choose a photograph, or the colour itself.

@@ -1,0 +1,124 @@
+"""A straight skirt or an apron: all that follows from its edges solved: band, ties, notions, checks, steps."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from ribbon.cloth import CutPiece, Notion, SideTakes, edge_pieces, totals
+from ribbon.lengths import ZERO, Length
+from ribbon.making.asked import Given
+from ribbon.making.skirt_fields import banded, pleated, round_the_body, yoked
+from ribbon.making.skirts import Panel, panels_of, round_of
+from ribbon.making.skirts_drawn import drawn
+from ribbon.making.skirts_steps import steps
+from ribbon.making.skirts_wrong import doubtful
+from ribbon.making.thing import Check, FirstStroke, Made, Part, Priced, Solved, pleats_say
+from ribbon.making.yoke import yoke
+
+
+def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
+    """The second stroke.  What waits for a measure is left out."""
+    whole, _ = round_of(given)
+    panels = [panel for panel in panels_of(given) if panel.key in solved]
+    if whole is None or not panels:
+        return Made()
+    cut = [edge_pieces(one.key, one.title, solved[one.key].whole, solved[one.key].cutting) for one in panels]
+    role = solved[panels[0].key].cutting.role
+    band = [*yoke(given, whole, role), *_band(given, _at_band(given, whole), role)]
+    wanted = [notion for one in cut for notion in one.notions if not _told_otherwise(given, notion)]
+    flat, finished = (
+        sum((getattr(solved[one.key].whole, name) for one in panels), ZERO) for name in ("flat", "finished")
+    )
+    return Made(
+        parts=(*(_part(given, panel, solved[panel.key]) for panel in panels), *_band_part(given, band)),
+        pieces=(*(piece for one in cut for piece in one.pieces), *band),
+        notions=tuple(Priced(one) for one in totals([*wanted, *_fastening(given, whole), *_stiffening(given, band)])),
+        checks=tuple(_checks(given, whole)),
+        steps=tuple(steps(given, panels, solved, band)),
+        slip=tuple(_slip(given, panels, solved)),
+        cautions=tuple(doubtful(given, flat, finished, pleated=pleated(given))),
+        picture=drawn(given, panels, solved, whole),
+    )
+
+
+def _at_band(given: Given, whole: Length) -> Length:
+    """How long the edge is that the band is sewn to: of a yoke its upper one, else that of the pleats as it was measured."""
+    waist = given.least("waist")
+    if yoked(given) and waist is not None:
+        return waist + given.length("ease")
+    return given.least("pleated_waist") or whole
+
+
+def _told_otherwise(given: Given, notion: Notion) -> bool:
+    """Whether what an edge wants by itself is told of the whole skirt: its zip, its band."""
+    return "fastening" in notion.name or (banded(given) and notion.name.startswith("band"))
+
+
+def _band(given: Given, edge: Length, role: str) -> list[CutPiece]:
+    """The band, cut double its depth with a seam all round: its edge, its lap or its ties, two seams long."""
+    if not banded(given):
+        return []
+    seam, depth = given.join, given.length("band_depth")
+    lap = given.length("lap") if given.fields["lap"].asked(given) else ZERO
+    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
+    wide = depth * 2 + seam * 2
+    found = [
+        replace(CutPiece.oblong("band", "Band", wide, edge + lap + seam * 2, may_turn=True, role=role), takes=takes)
+    ]
+    ties = given.length("ties") if given.fields["ties"].asked(given) else ZERO
+    if ties:
+        made = CutPiece.oblong("tie", "Tie", wide, ties + seam * 2, 2, may_turn=True, role=role)
+        found.append(replace(made, takes=takes))
+    return found
+
+
+def _part(given: Given, panel: Panel, one: Solved) -> Part:
+    says = f"{given.write(one.whole.finished)}, {'its mirror' if panel.mirrors else pleats_say(one.whole)}"
+    return Part(panel.key, panel.title, 1, says, panel.key, bool(panel.mirrors))
+
+
+def _band_part(given: Given, band: Sequence[CutPiece]) -> list[Part]:
+    return [
+        Part(one.key, one.name, one.count, f"cut {given.write(one.long)} × {given.write(one.wide)}") for one in band
+    ]
+
+
+def _fastening(given: Given, whole: Length) -> list[Notion]:
+    if not round_the_body(given):
+        return []
+    opening = given.word("opening")
+    if opening == "elastic":
+        waist = given.least("waist") or whole
+        return [Notion("elastic, drawn to fit", None, waist)]
+    if opening == "lap":
+        return [Notion("buttons for the lap", 1 + int(given.length("opens") / Length.cm(6)), None)]
+    return [
+        Notion(f"zip of {given.write(given.length('opens'))}", 1, None),
+        Notion("hook or button for the band", 1, None),
+    ]
+
+
+def _stiffening(given: Given, band: Sequence[CutPiece]) -> list[Notion]:
+    if not band or given.word("opening") == "elastic":
+        return []
+    return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+
+
+def _checks(given: Given, whole: Length) -> list[Check]:
+    if given.known("pleated_waist"):
+        return []
+    return [Check("pleated_waist", f"Measure the edge before the band is cut: {given.write(whole)} was planned.")]
+
+
+def _slip(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved]) -> list[str]:
+    found = []
+    for panel in panels:
+        if panel.mirrors:
+            continue
+        whole = solved[panel.key].whole
+        also = " and its mirror" if any(other.mirrors == panel.key for other in panels) else ""
+        found.append(
+            f"{panel.title}{also}: {given.write(whole.flat)} flat into {given.write(whole.finished)}, {pleats_say(whole)}."
+        )
+    return found
