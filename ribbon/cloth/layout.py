@@ -117,18 +117,36 @@ def _in_boxes(bolt: Bolt, single: list[Copy], *, search: bool, seed: int) -> tup
     return laid, found.best
 
 
+_NO_ROOM = Length(1)  # beside a piece that leaves less than this of the cloth nothing can lie
 MOST_NESTED = 120
 """Of more pieces than these the rectangles round them are laid: a second of looking is not enough for them."""
 
 
 def _nested(bolt: Bolt, single: list[Copy], seed: int) -> list[Laid] | None:
-    """The pieces laid by their own outlines; None where that came to nothing."""
+    """The pieces laid by their own outlines; None where that came to nothing.
+
+    What takes the whole width of the cloth lies by itself behind the others: nothing goes beside it.
+    """
+    across = [copy for copy in single if copy[0].wide > bolt.usable - _NO_ROOM and not copy[0].may_turn]
+    beside = [copy for copy in single if copy not in across]
+    laid = _nested_beside(bolt, beside, seed)
+    if laid is None:
+        return None
+    start = _reach(laid)
+    for piece, number in across:
+        laid.append(Laid(piece, number, 0, ZERO, start))
+        start += piece.long
+    return laid
+
+
+def _nested_beside(bolt: Bolt, single: list[Copy], seed: int) -> list[Laid] | None:
+    """Pieces that have room beside them, laid by their own outlines."""
     nestlings = []
     for piece, number in single:
         flipped = Laid(piece, number, 0, ZERO, ZERO).flipped
         turns = (0,) if bolt.directional else (0, 1, 2, 3) if piece.may_turn else (0, 2)
         nestlings.append(Nestling(piece.lying(0, flipped=flipped), turns))
-    found = nested(int(bolt.usable.mm * PARTS), tuple(nestlings), seed)
+    found = nested(int(bolt.usable.mm * PARTS), tuple(nestlings), seed) if nestlings else None
     if found is None:
         return None
     return [

@@ -67,7 +67,13 @@ def nested(width: int, pieces: tuple[Nestling, ...], seed: int) -> tuple[Nest, .
     config = StripPackingConfig(
         total_computation_time=_SECONDS, num_workers=1, seed=seed, min_items_separation=_APART, early_termination=True
     )
-    found = StripPackingInstance("cloth", strip_height=width / PARTS + 2 * _APART, items=items).solve(config)
+    try:
+        found = StripPackingInstance("cloth", strip_height=width / PARTS + 2 * _APART, items=items).solve(config)
+    except BaseException as panic:
+        # The search gives up in a way of its own where it finds no place for a piece; the boxes are laid then.
+        if type(panic).__name__ != "PanicException":
+            raise
+        return None
     spots: dict[int, Nest] = {}
     for one in found.placed_items:
         turns, (along, across) = round(-one.rotation / 90) % 4, one.translation

@@ -12,6 +12,7 @@ from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.journal.router import router as journal
 from server.keeping.router import router as keeping
+from server.making.router import cutting as cut_router
 from server.making.router import router as making
 from server.plans.router import router as plans
 from server.printing.router import router as printing
@@ -49,6 +50,7 @@ api = Api(
 )
 api.add_router("", plans)
 api.add_router("", cutting)
+api.add_router("", cut_router)
 api.add_router("", printing)
 api.add_router("", making)
 # Before the works: what stands below a work, or beside them all, is not a work of that name.

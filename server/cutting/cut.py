@@ -42,9 +42,17 @@ class Plans(NamedTuple):
 
 
 def plans_of(
-    sections: Sequence[NamedSection], cloths: Mapping[str, ClothSpec], *, search: bool = True, seed: int = 1
+    sections: Sequence[NamedSection],
+    cloths: Mapping[str, ClothSpec],
+    beside: Sequence[tuple[str, Pieces]] = (),
+    *,
+    search: bool = True,
+    seed: int = 1,
 ) -> Plans:
-    """The pieces of all sections laid out, cloth by cloth.  Raises `Refusal` with every problem of all of them."""
+    """The pieces of all sections and what is cut `beside` them laid out, cloth by cloth.
+
+    Raises `Refusal` with every problem of all of them.
+    """
     given = read_each([one.spec for one in sections], cloths)
     keys = _keys(sections)
     edges: list[tuple[str, Pieces]] = []
@@ -62,7 +70,7 @@ def plans_of(
     if problems:
         raise Refusal(problems)
     unit = UNITS[sections[0].spec.unit] if sections else UNITS["cm"]
-    return Plans(work_plans(bolts, edges, unit, search=search, seed=seed), unit, keys)
+    return Plans(work_plans(bolts, [*edges, *beside], unit, search=search, seed=seed), unit, keys)
 
 
 def _keys(sections: Sequence[NamedSection]) -> list[str]:
@@ -157,7 +165,8 @@ def _offcut(one: Offcut, unit: Unit) -> OffcutOut:
 
 def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
     scribe = layout_scribe(unit)
-    edge = max((key for key in keys if one.piece.key.startswith(f"{key}.")), key=len)
+    # What is cut beside the edges is of none of them.
+    edge = max((key for key in keys if one.piece.key.startswith(f"{key}.")), key=len, default="")
     sides: list[SideOut] = [
         {
             "from": (float(side.start.x), float(side.start.y)),
@@ -172,7 +181,7 @@ def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
         "key": f"{one.piece.key}.{one.number}",
         "edge": edge,
         "name": one.name,
-        "section": keys.index(edge),
+        "section": keys.index(edge) if edge else -1,
         "sheet": one.sheet,
         "left": float(one.left.mm),
         "start": float(one.start.mm),

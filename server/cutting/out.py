@@ -160,7 +160,8 @@ class TakesOut(TypedDict):
 class LaidOut(TypedDict):
     """A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
 
-    `key` tells it from all others, `edge` is the key of the section that it is of.  `outline` is empty of a rectangle.
+    `key` tells it from all others, `edge` is the key of the section that it is of and `section` its place; empty and -1 of
+    what is cut beside them.  `outline` is empty of a rectangle.
     """
 
     key: str

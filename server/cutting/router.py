@@ -8,8 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from pydantic import Field
 
-from server.cutting.cut import cut_of, plans_of
-from server.cutting.out import BoltOut, ClothOut, CutOut
+from server.cutting.out import BoltOut, ClothOut
 from server.cutting.step import bolt_of, cloth_of
 from server.wire.cloth import ClothSpec
 from server.wire.json import answer
@@ -17,18 +16,8 @@ from server.wire.problems import REFUSED
 from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
 from server.wire.typed import Strict, UnitSign
-from server.wire.work import WorkIn
 
 router = Router(tags=["cloth"])
-
-
-class CutIn(WorkIn):
-    """A work to be cut."""
-
-    quick: bool = Field(default=False, description="The first plan alone, without looking for one that takes less.")
-    seed: int = Field(
-        default=1, ge=1, le=1000, description="Another one looks elsewhere: keep the shortest plan of several."
-    )
 
 
 @router.post("/cloth", response={200: ClothOut, **REFUSED}, operation_id="cloth")
@@ -53,9 +42,3 @@ class BoltIn(Strict):
 def bolt_read(request: HttpRequest, said: BoltIn) -> HttpResponse:
     """A cloth by itself, or all that is wrong in it, each with a way out.  Stateless."""
     return answer(bolt_of(said.cloth, said.unit, said.habit))
-
-
-@router.post("/cut", response={200: CutOut, **REFUSED}, operation_id="cut")
-def work_cut(request: HttpRequest, work: CutIn) -> HttpResponse:
-    """The cutting plan of several sections, cloth by cloth, and the shopping slip.  Stateless."""
-    return answer(cut_of(plans_of(work.sections, work.cloths, search=not work.quick, seed=work.seed)))

@@ -8,14 +8,18 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router
 from pydantic import Field
 
+from server.cutting.cut import cut_of, plans_of
+from server.cutting.out import CutOut
 from server.making.answer import rows, thing_of
+from server.making.beside import cut_beside
 from server.making.out import ThingOut, ThingRow
 from server.wire.json import answer
 from server.wire.problems import REFUSED
 from server.wire.tied import FieldName
-from server.wire.work import Cloths, ThingSpec
+from server.wire.work import Cloths, ThingSpec, WorkIn
 
 router = Router(tags=["things"])
+cutting = Router(tags=["cloth"])
 ThingName = Annotated[str, Field(pattern=r"^(?:[a-z][a-z_]{0,23})?$")]
 
 
@@ -46,3 +50,22 @@ def made_thing(request: HttpRequest, said: ThingIn) -> HttpResponse:
 def list_things(request: HttpRequest) -> HttpResponse:
     """Everything that can be made: what each asks, and a small picture of it."""
     return answer(rows())
+
+
+class CutIn(WorkIn):
+    """A work to be cut."""
+
+    thing: ThingSpec | None = Field(
+        default=None, description="What it is, whose band, yoke or ties are cut beside its edges."
+    )
+    quick: bool = Field(default=False, description="The first plan alone, without looking for one that takes less.")
+    seed: int = Field(
+        default=1, ge=1, le=1000, description="Another one looks elsewhere: keep the shortest plan of several."
+    )
+
+
+@cutting.post("/cut", response={200: CutOut, **REFUSED}, operation_id="cut")
+def work_cut(request: HttpRequest, work: CutIn) -> HttpResponse:
+    """The cutting plan of several sections and of what is cut beside them, cloth by cloth, and the shopping slip.  Stateless."""
+    beside = cut_beside(work.thing, work.cloths, work.sections)
+    return answer(cut_of(plans_of(work.sections, work.cloths, beside, search=not work.quick, seed=work.seed)))

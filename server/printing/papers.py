@@ -33,6 +33,7 @@ from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.table.chalk import From, found_by_folding
 from ribbon.table.gauge import gauge
 from server.cutting.cut import Plans, plans_of
+from server.making.beside import cut_beside
 from server.plans.bounds import planned
 from server.plans.chalk import listed
 from server.printing.making import making_listing, thing_notions
@@ -226,7 +227,7 @@ def _chalk(asked: PaperIn) -> Made:
 
 
 def _cut(asked: PaperIn) -> Plans:
-    return plans_of(asked.sections, asked.cloths)
+    return plans_of(asked.sections, asked.cloths, cut_beside(asked.thing, asked.cloths, asked.sections))
 
 
 def _lacking(cut: Plans) -> str:

@@ -170,6 +170,21 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Banded skirt",
+        "for a dome guide: in quarters, a pocket at each side",
+        {
+            "kind": "skirt", "unit": "cm", "seam": "1.5 cm",
+            "measures": {"waist": "68 cm", "hip": "94 cm", "length": "60 cm"},
+            "choices": {"divides": "quarters", "pockets": "two", "size": "2.5 cm", "opening": "back"},
+        },
+        {
+            "face": {
+                "name": "Guide blue wool", "unit": "cm", "width": "150 cm", "selvedge": "1.5 cm", "weight": "310 g/m²",
+                "price": "28.00", "per": "m", "step": "10 cm", "shrinkage": "2", "directional": True, "colour": "#2f4a6b",
+            },
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {

@@ -148,3 +148,28 @@ def test_everything_is_as_a_plain_reckoning_has_it(client: Client, seed: int) ->
             assert bands["band"]["long"]["mm"] == pytest.approx(float((at + lap + 2 * seam) * 10))
             assert bands["band"]["wide"]["mm"] == pytest.approx(float((8 + 2 * seam) * 10))
         assert ("tie" in bands) == (not around and top != "none")
+
+
+@pytest.mark.django_db
+def test_the_band_lies_on_the_cutting_plan_beside_the_skirt_and_on_its_papers(client: Client) -> None:
+    made = {"kind": "skirt", "unit": "cm", "measures": BODY, "choices": {"top": "yoke"}, "seam": "1.5"}
+    body = {"name": "Skirt", "thing": made, "cloths": {"face": {"usable": "138 cm", "unit": "cm"}}}
+    work = client.post("/api/works", body, content_type="application/json").json()
+    ready = client.get(f"/api/works/{work['key']}/ready").json()
+    sections = [{"key": one["key"], "name": one["name"], "spec": one["spec"]} for one in ready["sections"]]
+    asked = {"sections": sections, "cloths": ready["cloths"], "thing": ready["thing"]}
+    plan = client.post("/api/cut", {**asked, "quick": True}, content_type="application/json").json()["plans"][0]
+    placed = {one["name"]: one for one in plan["placed"]}
+    assert {"Band", "Yoke, front", "Yoke, back"} <= set(placed)
+    assert (placed["Band"]["edge"], placed["Band"]["section"]) == ("", -1)
+    assert placed["Yoke, front"]["outline"]
+    assert placed["Yoke, front"]["on_fold"]
+    assert {one["what"] for one in placed["Band"]["takes"]} == {"seam"}
+    alone = client.post("/api/cut", {**asked, "thing": None, "quick": True}, content_type="application/json").json()
+    assert "Band" not in {one["name"] for one in alone["plans"][0]["placed"]}
+    for paper, says in (("labels", "labels"), ("cutting", "scale"), ("sheet", "whole work")):
+        told = client.post(
+            "/api/papers/pages", {**asked, "paper": paper, "work": "Skirt"}, content_type="application/json"
+        ).json()
+        assert says in told["says"]
+        assert any("Band" in page for page in told["pages"]), paper

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable
 
 import pytest
@@ -46,6 +47,34 @@ def test_a_pair_from_four_fields_to_what_to_buy_and_cut(page: Page, accessible: 
     page.reload()
     expect(page.get_by_label("Rail", exact=True)).to_have_value("152")
     expect(slip).to_contain_text("buy 7.3 m")
+
+
+def test_a_skirt_from_the_body_to_its_band(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Skirt or apron").click()
+    for name, typed in (("Waist", "68"), ("Hip", "94"), ("Length", "60"), ("Cloth’s width", "138")):
+        page.get_by_label(name, exact=True).fill(typed)
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("Skirt: 210 cm flat into 70 cm, 23 pleats.")
+    expect(slip).to_contain_text("buy 1.5 m")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Band ×1")
+    accessible(page)
+    page.locator("label").filter(has_text=re.compile("^cut")).locator("select").select_option("quarters")
+    pieces = page.get_by_role("navigation", name="Pieces")
+    expect(pieces).to_contain_text("Left front, as worn")
+    expect(pieces).to_contain_text("17.5 cm, its mirror")
+    page.get_by_role("button", name="From the back").click()
+    expect(page.get_by_text("from behind")).to_be_visible()
+    step(page, "Cut")
+    plan = page.get_by_role("img", name="pieces on")
+    expect(plan).to_be_visible()
+    expect(page.locator("[data-piece^=band]")).to_be_attached()
+    step(page, "Measure")
+    page.get_by_label("Hip", exact=True).fill("60")
+    expect(slip).to_contain_text("A hip of 60 cm with a waist of 68 cm?")
+    page.get_by_role("button", name="Undo").click()
+    expect(slip).not_to_contain_text("A hip of 60 cm")
 
 
 def test_the_tape_of_a_field_lights_and_its_tag_is_typed_on(page: Page) -> None:

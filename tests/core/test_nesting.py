@@ -189,3 +189,18 @@ def test_hollows_are_used() -> None:
     assert nested.again
     assert nested.length < plain.length * F(4, 5)
     assert nested.length >= nested.bound
+
+
+def test_a_piece_across_the_whole_cloth_lies_behind_what_is_nested() -> None:
+    """The search gave up with a panic of its own where a piece left no room beside it."""
+    quarter = CutPiece("q", "Quarter", sector(Length(100), Length(500), Fraction(1, 4)), 2)
+    for wide in (Length(1380), Length(Fraction(13_795, 10))):
+        whole = CutPiece.oblong("w", "Width", wide, Length(665), 2)
+        got = layout(Bolt(Length(1380)), [whole, quarter])
+        assert len(got.laid) == 4
+        assert not got.left
+        across = [one for one in got.laid if one.piece.key == "w"]
+        others = [one for one in got.laid if one.piece.key == "q"]
+        for one in across:
+            for other in others:
+                assert one.start >= other.start + other.long or other.start >= one.start + one.long

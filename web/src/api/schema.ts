@@ -351,7 +351,7 @@ export interface paths {
         put?: never;
         /**
          * Work Cut
-         * @description The cutting plan of several sections, cloth by cloth, and the shopping slip.  Stateless.
+         * @description The cutting plan of several sections and of what is cut beside them, cloth by cloth, and the shopping slip.  Stateless.
          */
         post: operations["cut"];
         delete?: never;
@@ -1953,6 +1953,8 @@ export interface components {
              * @default 1
              */
             seed?: number;
+            /** @description What it is, whose band, yoke or ties are cut beside its edges. */
+            thing?: components["schemas"]["ThingSpec"] | null;
         };
         /**
          * CutLineOut
@@ -2556,7 +2558,8 @@ export interface components {
          * LaidOut
          * @description A piece in its place: from the left and from the start of the cloth in mm, its arrow up unless turned.
          *
-         *     `key` tells it from all others, `edge` is the key of the section that it is of.  `outline` is empty of a rectangle.
+         *     `key` tells it from all others, `edge` is the key of the section that it is of and `section` its place; empty and -1 of
+         *     what is cut beside them.  `outline` is empty of a rectangle.
          */
         LaidOut: {
             /** Edge */

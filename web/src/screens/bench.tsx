@@ -359,6 +359,7 @@ function Laid({ opened }: { opened: Opened }) {
                   chosen={cloth ?? roleOf(section.spec)}
                   sections={pieces}
                   painted={painted}
+                  thing={work.thing}
                 />
               ) : step === "cut" ? (
                 <CutStep
@@ -371,6 +372,7 @@ function Laid({ opened }: { opened: Opened }) {
                   onChange={edit}
                   onSaid={(text) => setSaid({ text })}
                   painted={painted}
+                  thing={work.thing}
                 />
               ) : step === "mark" ? (
                 <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />

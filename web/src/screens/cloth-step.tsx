@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Cloth, Plan, ReadySpec, SectionSpec } from "../api/client";
+import type { Cloth, Plan, ReadySpec, SectionSpec, Thing } from "../api/client";
 import { ClothTags, MoreOfCloth, NameOfCloth } from "../parts/cloth/cloth-tags";
 import { DropTags } from "../parts/cloth/drop-tags";
 import { Shelf } from "../parts/cloth/from-shelf";
@@ -34,6 +34,8 @@ interface Props {
   role: string;
   onRole: (role: string) => void;
   onCloth: (role: string, cloth: Cloth | null, field: string) => void;
+  /** What the work is; null of a free set of edges. */
+  thing: Thing | null;
   /** The cloths as they are drawn. */
   painted: Record<string, Cloth>;
   /** The cloth that is looked at. */
@@ -46,7 +48,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 /** The step Cloth: one cloth of the work on its bolt, the pieces that lie on it, one length, and the ways to join it. */
 export function ClothStep(props: Props) {
   const { cloths, chosen, role } = props;
-  const laid = useAsked("/cut", { cloths, sections: props.sections, quick: true }).answer;
+  const laid = useAsked("/cut", { cloths, sections: props.sections, thing: props.thing, quick: true }).answer;
   const plan = laid?.plans.find((one) => one.role === chosen) ?? null;
   return (
     <div style={clothStyle(props.painted[chosen])}>

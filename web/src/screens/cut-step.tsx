@@ -8,6 +8,7 @@ import {
   type ReadySpec,
   Refused,
   type SectionSpec,
+  type Thing,
   type ThingAnswer,
 } from "../api/client";
 import { CutPlan, offcutKey } from "../parts/cloth/cut-plan";
@@ -25,6 +26,8 @@ type Notions = ThingAnswer["notions"] | null;
 
 interface Props {
   cloths: Record<string, Cloth>;
+  /** What the work is, whose band or yoke is cut beside its edges; null of a free set of edges. */
+  thing: Thing | null;
   /** The same as they are drawn. */
   painted: Record<string, Cloth>;
   /** Every piece as it is cut, so many times. */
@@ -42,13 +45,13 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid, painted }: Props) {
+export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid, painted, thing }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
-  const first = useAsked("/cut", { cloths, sections, quick: true });
+  const first = useAsked("/cut", { cloths, sections, thing, quick: true });
   const [stopped, setStopped] = useState("");
-  const asked = JSON.stringify([sections, cloths]);
+  const asked = JSON.stringify([sections, cloths, thing]);
   const better = first.answer?.plans.some((plan) => !plan.best) && stopped !== asked;
-  const looked = useBetter(better ? { cloths, sections } : null, asked);
+  const looked = useBetter(better ? { cloths, sections, thing } : null, asked);
   const answer = (better || stopped === asked ? looked.answer : null) ?? first.answer;
   const { problems } = first;
   const client = useQueryClient();
