@@ -12,7 +12,7 @@ from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.journal.router import router as journal
 from server.keeping.router import router as keeping
-from server.making.router import cutting as cut_router
+from server.making.router import cut_router
 from server.making.router import router as making
 from server.plans.router import router as plans
 from server.printing.router import router as printing

@@ -19,7 +19,7 @@ from server.wire.tied import FieldName
 from server.wire.work import Cloths, ThingSpec, WorkIn
 
 router = Router(tags=["things"])
-cutting = Router(tags=["cloth"])
+cut_router = Router(tags=["cloth"])
 ThingName = Annotated[str, Field(pattern=r"^(?:[a-z][a-z_]{0,23})?$")]
 
 
@@ -64,7 +64,7 @@ class CutIn(WorkIn):
     )
 
 
-@cutting.post("/cut", response={200: CutOut, **REFUSED}, operation_id="cut")
+@cut_router.post("/cut", response={200: CutOut, **REFUSED}, operation_id="cut")
 def work_cut(request: HttpRequest, work: CutIn) -> HttpResponse:
     """The cutting plan of several sections and of what is cut beside them, cloth by cloth, and the shopping slip.  Stateless."""
     beside = cut_beside(work.thing, work.cloths, work.sections)
