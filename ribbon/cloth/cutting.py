@@ -30,7 +30,7 @@ class Cutting(NamedTuple):
     """How an edge is cut; `bolt`, `drop` and `lining` are None where they are not said.
 
     `role` and `lining_role` name the cloths of the work that it and its lining are cut from.  Without a drop the strip
-    is taken to lie across its cloth.
+    is taken to lie across its cloth.  A `shaped` edge is one of a piece with an outline of its own, and no strip is cut for it.
     """
 
     bolt: Bolt | None = None
@@ -45,3 +45,4 @@ class Cutting(NamedTuple):
     pieces: tuple[CutPiece, ...] = ()
     role: str = FACE
     lining_role: str = LINING
+    shaped: bool = False

@@ -43,6 +43,8 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
 
     Raises `Refusal` where it cannot be joined so.
     """
+    if cutting.shaped:
+        return None
     asked = "lying", cutting
     if asked not in whole.known:
         found = fronts_of(whole.only, cutting)
@@ -53,6 +55,8 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
 
 def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:
     """The same for the plan of an edge that is one stretch."""
+    if cutting.shaped:
+        return None
     return _lying(made, made.section.cloth.usable, allowed_of(made.section), fronts_of(made, cutting), cutting)
 
 

@@ -57,7 +57,7 @@ def on_cloth(whole: EdgePlan, cutting: Cutting) -> OnCloth:
     told, bolt, made = OnCloth(), cutting.bolt, whole.only
     found = lies_on_cloth(whole, cutting) if bolt is not None else None
     if bolt is None or found is None:
-        told.slip = ["Say how wide the cloth is, and everything here follows."]
+        told.slip = [_SHAPED if cutting.shaped else "Say how wide the cloth is, and everything here follows."]
         return told
     allowed, fronts = allowed_of(whole.edge), fronts_of(made, cutting)
     laid = spread_as_cut(whole, fronts)
@@ -82,6 +82,9 @@ def on_cloth(whole: EdgePlan, cutting: Cutting) -> OnCloth:
     if made is not None:
         told.notions = notions(made, len(found.joined.joins), cutting.drop.cut if cutting.drop else None)
     return told
+
+
+_SHAPED = "Its cloth is cut as a shape and not as a strip: the step Cut shows how it lies."
 
 
 def _cost(bolt: Bolt, drop: Drop | None, got: Joined) -> Fraction | None:

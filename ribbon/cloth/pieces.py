@@ -72,6 +72,8 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
     """
     bolt, drop = cutting.bolt, cutting.drop
     beside = tuple(replace(piece, key=f"{key}.{piece.key}") for piece in cutting.pieces)
+    if cutting.shaped:
+        return Pieces(beside)
     found = lies_on_cloth(whole, cutting) if bolt is not None and drop is not None else None
     if bolt is None or drop is None or found is None:
         waiting = {cutting.role, cutting.lining_role} if cutting.lining else {cutting.role}

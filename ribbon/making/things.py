@@ -2,7 +2,17 @@
 
 from __future__ import annotations
 
-from ribbon.making import curtain_fields, curtains, curtains_made, skirt_fields, skirts, skirts_made, valance
+from ribbon.making import (
+    circles,
+    circles_made,
+    curtain_fields,
+    curtains,
+    curtains_made,
+    skirt_fields,
+    skirts,
+    skirts_made,
+    valance,
+)
 from ribbon.making.thing import Thing
 
 CURTAINS = Thing(
@@ -37,4 +47,15 @@ SKIRT = Thing(
     colour="#5f7f9e",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT)}
+CIRCLE = Thing(
+    "circle",
+    "Circle skirt",
+    "waist, length",
+    circles.FIELDS,
+    circles.begin,
+    circles_made.finish,
+    typical={"waist": "70 cm", "length": "60 cm"},
+    colour="#8a6f96",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE)}

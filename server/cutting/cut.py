@@ -41,10 +41,18 @@ class Plans(NamedTuple):
     keys: list[str]
 
 
+class Beside(NamedTuple):
+    """What a thing is cut of beside its edges, the cloths of its roles, and the unit that it is measured in."""
+
+    pieces: Pieces
+    cloths: Mapping[str, Bolt]
+    unit: str
+
+
 def plans_of(
     sections: Sequence[NamedSection],
     cloths: Mapping[str, ClothSpec],
-    beside: Sequence[tuple[str, Pieces]] = (),
+    beside: Beside | None = None,
     *,
     search: bool = True,
     seed: int = 1,
@@ -69,8 +77,11 @@ def plans_of(
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:
         raise Refusal(problems)
-    unit = UNITS[sections[0].spec.unit] if sections else UNITS["cm"]
-    return Plans(work_plans(bolts, [*edges, *beside], unit, search=search, seed=seed), unit, keys)
+    unit = UNITS[sections[0].spec.unit if sections else beside.unit if beside else "cm"]
+    if beside is not None:
+        bolts = {**beside.cloths, **bolts}
+        edges.append(("", beside.pieces))
+    return Plans(work_plans(bolts, edges, unit, search=search, seed=seed), unit, keys)
 
 
 def _keys(sections: Sequence[NamedSection]) -> list[str]:

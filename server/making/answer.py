@@ -173,7 +173,7 @@ def _bought(given: Given, begun: FirstStroke, edges: Mapping[str, MadeEdge], mad
     """What is bought, by a quick cutting plan; None while nothing can be cut."""
     if not made.pieces:
         return None
-    bolts: dict[str, Bolt] = {}
+    bolts: dict[str, Bolt] = dict(given.cloths)
     for one in edges.values():
         bolts |= one.given.bolts if one.given else {}
     pieces = tuple(piece.times(begun.times) for piece in made.pieces)

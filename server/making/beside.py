@@ -7,6 +7,7 @@ from typing import Any
 
 from ribbon.cloth import Pieces
 from ribbon.errors import Refusal
+from server.cutting.cut import Beside
 from server.making.answer import thing_made
 from server.wire.cloth import ClothSpec
 from server.wire.work import NamedSection, ThingSpec
@@ -14,17 +15,17 @@ from server.wire.work import NamedSection, ThingSpec
 
 def cut_beside(
     said: ThingSpec | None, cloths: Mapping[str, ClothSpec], sections: Sequence[NamedSection]
-) -> list[tuple[str, Pieces]]:
-    """The pieces of a thing that are of none of its edges, by what they are called; nothing where it cannot be made yet."""
+) -> Beside | None:
+    """The pieces of a thing that are of none of its edges; None without any, or where it cannot be made yet."""
     if said is None:
-        return []
+        return None
     own: dict[str, Any] = {
         one.spec.edge: one.spec.model_dump(mode="json", exclude_unset=True) for one in sections if one.spec.edge
     }
     try:
         found = thing_made(said, cloths, own)
     except Refusal:
-        return []  # the step Measure says what is wrong
+        return None  # the step Measure says what is wrong
     edges = tuple(f"{name}." for name in found.edges)
     pieces = tuple(one.times(found.begun.times) for one in found.made.pieces if not one.key.startswith(edges))
-    return [("", Pieces(pieces))] if pieces else []
+    return Beside(Pieces(pieces), found.read.given.cloths, said.unit) if pieces else None

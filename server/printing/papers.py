@@ -85,12 +85,18 @@ FORMATS = {
 """The files that each paper can be had as."""
 
 
+_OF_ONE = ("template", "gauge", "chalk")
+"""The papers that are of one piece."""
+
+
 def made(asked: PaperIn) -> Made:
     """The paper that is asked for.  Raises `Refusal`, before it is made where the file is one that it cannot be."""
     if asked.wanted not in FORMATS[asked.paper]:
         ways = ", ".join(name.upper() for name in FORMATS[asked.paper])
         raise refuse("no_format", "format", asked.wanted, "this paper cannot be had as that", f"take it as {ways}")
-    if asked.here >= len(asked.sections):
+    if not asked.sections and (asked.thing is None or asked.paper in _OF_ONE):
+        raise refuse("no_piece", "sections", "none", "there is no piece to print", "add a piece, or say what is made")
+    if asked.paper in _OF_ONE and asked.here >= len(asked.sections):
         raise refuse("no_piece", "here", asked.here, "there is no such piece", "choose one of the work's pieces")
     paper = _PAPERS[asked.paper](asked)
     if len(paper.pages) > MOST_SHEETS:

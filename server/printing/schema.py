@@ -27,7 +27,7 @@ class PaperIn(Strict):
     side: Literal["RS", "WS"] = "RS"
     cloths: Cloths = {}
     thing: ThingSpec | None = None
-    sections: Annotated[list[NamedSection], Field(min_length=1, max_length=60)]
+    sections: Annotated[list[NamedSection], Field(max_length=60)]
 
     @property
     def wanted(self) -> str:

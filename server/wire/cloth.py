@@ -126,5 +126,8 @@ class CuttingSpec(Strict):
     stripe_at: Literal["edge", "middle"] = "middle"
     stripe_where: Literal["fold", "face"] = "fold"
     pieces: Annotated[list[CutPieceSpec], Field(max_length=60)] = []
+    shaped: bool = Field(
+        default=False, description="It is the edge of a piece with an outline of its own: no strip is cut for it."
+    )
     lining: LiningSpec | None = None
     front: FrontSpec | None = None

@@ -158,6 +158,7 @@ def read_cutting(
         texts.given("cutting.opening", said.opening),
         role=role,
         pieces=tuple(_pieces(texts, said, role)),
+        shaped=said.shaped,
     )
     if said.lining is None:
         return made

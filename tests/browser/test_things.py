@@ -232,3 +232,34 @@ def test_on_a_tablet_and_a_phone(page: Page, width: int, height: int) -> None:
     assert field
     if width == 390:
         assert picture["y"] < field["y"]
+
+
+def test_a_plain_circle_has_its_cloth_and_its_plan_without_an_edge(
+    page: Page, accessible: Callable[[Page], None]
+) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Circle skirt").click()
+    for name, typed in (("Waist", "68"), ("Length", "55"), ("Cloth’s width", "150")):
+        page.get_by_label(name, exact=True).fill(typed)
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("The stitching line has a radius of ≈11.1 cm")
+    page.get_by_role("button", name="Flat", exact=True).click()
+    expect(page.get_by_text("Half circle, 2 of them")).to_be_visible()
+    accessible(page)
+    page.get_by_role("button", name="half a circle").click()
+    expect(slip).to_contain_text("a radius of ≈22.3 cm")
+    step(page, "Cloth")
+    page.get_by_role("textbox", name="Price").fill("£9")
+    expect(page.get_by_role("img", name="pieces on").first).to_be_visible()
+    step(page, "Cut")
+    expect(page.get_by_role("region", name="The shopping slip")).to_contain_text("£")
+    page.locator("[data-piece^=ring]").first.click()
+    expect(page.get_by_role("dialog")).to_contain_text("Foot: hem 2 cm")
+    accessible(page)
+    page.keyboard.press("Escape")
+    step(page, "Measure")
+    page.locator("label").filter(has_text=re.compile("^its edge")).locator("select").select_option("gather")
+    expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Upper edge")
+    step(page, "Pleat")
+    expect(page.get_by_label("Finished width", exact=True)).to_have_value("70 cm")

@@ -2098,6 +2098,12 @@ export interface components {
              */
             pieces?: components["schemas"]["CutPieceSpec"][];
             /**
+             * Shaped
+             * @description It is the edge of a piece with an outline of its own: no strip is cut for it.
+             * @default false
+             */
+            shaped?: boolean;
+            /**
              * Strategy
              * @default fewest
              * @enum {string}
@@ -4273,6 +4279,7 @@ export interface components {
              *       "lining": null,
              *       "opening": null,
              *       "pieces": [],
+             *       "shaped": false,
              *       "strategy": "fewest",
              *       "stripe": null,
              *       "stripe_at": "middle",

@@ -39,6 +39,7 @@ const ClothStep = later("ClothStep", () => import("./cloth-step"));
 const CutStep = later("CutStep", () => import("./cut-step"));
 const MarkStep = later("MarkStep", () => import("./mark-step"));
 const CheckStep = later("CheckStep", () => import("./check-step"));
+const Edgeless = later("Edgeless", () => import("./edgeless"));
 const LogStep = later("LogStep", () => import("./log-step"));
 
 /** One work, once it has been fetched. */
@@ -265,12 +266,12 @@ function Laid({ opened }: { opened: Opened }) {
             onMove={move}
             onRename={setRenaming}
           />
-          {step === "cloth" && section && (
+          {step === "cloth" && (section || work.thing) && (
             <ClothRoles
               painted={painted}
               cloths={work.cloths}
-              chosen={cloth ?? roleOf(section.spec)}
-              here={roleOf(section.spec)}
+              chosen={cloth ?? (section ? roleOf(section.spec) : "face")}
+              here={section ? roleOf(section.spec) : "face"}
               onChoose={setCloth}
             />
           )}
@@ -398,6 +399,18 @@ function Laid({ opened }: { opened: Opened }) {
               )}
               <LiesTable spec={spec} />
             </main>
+          ) : work.thing && (step === "cloth" || step === "cut") ? (
+            <Edgeless
+              step={step}
+              work={work}
+              thing={work.thing}
+              made={made}
+              painted={painted}
+              pieces={pieces}
+              cloth={cloth ?? "face"}
+              saver={saver}
+              onSaid={(text) => setSaid({ text })}
+            />
           ) : (
             <main className="min-w-0">
               <p className="text-lg">This work has no piece yet. Add one to begin.</p>

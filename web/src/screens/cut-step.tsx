@@ -34,8 +34,9 @@ interface Props {
   sections: { key: string; name: string; spec: ReadySpec; times: number }[];
   /** What the thing of the work wants beside its cloth, all its parts together; null of a free set of edges. */
   notions: Notions;
-  spec: SectionSpec;
-  /** Which of the work's pieces is chosen. */
+  /** The piece that is chosen; null of a thing without any edge. */
+  spec: SectionSpec | null;
+  /** Which of the work's pieces it is. */
   here: number;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
@@ -59,7 +60,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
   const keep = async (plan: Laid, one: Laid["offcuts"][number]) => {
     const { key: _, step: __, selvedge: ___, usable: ____, sheets: _____, ...cloth } = cloths[plan.role] ?? {};
     const [width, length] = one.typed;
-    const unit = spec.unit ?? "cm";
+    const unit = spec?.unit ?? thing?.unit ?? "cm";
     try {
       // A piece by itself: all there is of it is what is at hand, and no selvedge is left on it.
       await ask("POST", "/cloths", {
@@ -114,7 +115,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
             onKeep={(one) => void keep(plan, one)}
           />
         ))}
-        <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />
+        {spec && <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />}
       </div>
       <Shopping
         answer={answer}

@@ -97,7 +97,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               onType={onTag}
               height={350}
             />
-            {Object.keys(made.edges).length === 0 && (
+            {made.lacks.some((one) => !one.field.startsWith("cloths.")) && (
               <p className="m-0 text-sm text-smoke">Drawn from usual measures until yours are typed.</p>
             )}
           </div>

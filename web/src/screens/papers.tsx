@@ -73,7 +73,7 @@ function Laid({ work }: { work: ReadyWork }) {
     thing: work.thing,
     sections: work.sections.map(({ key, name, spec, times }) => ({ key, name, spec, times })),
   };
-  const { answer, problems } = useAsked("/papers/pages", work.sections.length ? asked : null);
+  const { answer, problems } = useAsked("/papers/pages", work.sections.length || work.thing ? asked : null);
   const get = async (format: string) => {
     setWrong([]);
     try {
@@ -143,7 +143,9 @@ function Laid({ work }: { work: ReadyWork }) {
               {sentence(problem.message)} {sentence(problem.way_out)}
             </p>
           ))}
-          {work.sections.length === 0 && <p>This work has no piece yet, so there is nothing to print.</p>}
+          {work.sections.length === 0 && !work.thing && (
+            <p>This work has no piece yet, so there is nothing to print.</p>
+          )}
           {answer && told.length === 0 && (
             <>
               <p className="mt-3 mb-2">

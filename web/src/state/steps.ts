@@ -11,7 +11,7 @@ export function saysOfSteps(
 ): Record<string, string> {
   const lack = made?.lacks.find((one) => !one.field.startsWith("cloths."));
   const checks = made?.checks.length ?? 0;
-  const cloth = spec?.cloth;
+  const cloth = spec ? spec.cloth : work.cloths.face;
   const wide = cloth?.usable ?? cloth?.width;
   return {
     measure: work.thing ? (lack ? `lacks ${lack.says.split(",")[0]}` : made ? "measured" : "") : "",
@@ -23,7 +23,8 @@ export function saysOfSteps(
         ? `${counted(plan.count)} ${plan.spacing ? `of ${plan.spacing.text}` : "pleats"}`
         : "",
     cloth: wide ? (cloth?.price ? "" : "lacks a price") : "lacks its width",
-    cut: spec?.cutting?.drop?.finished ? "" : "lacks the drop",
+    // What is cut as a shape of its own has no drop.
+    cut: !spec || spec.cutting?.shaped || spec.cutting?.drop?.finished ? "" : "lacks the drop",
     mark: "",
     check: checks ? "not measured" : "",
     log: "",

@@ -11,6 +11,7 @@ const VIEWS: Record<string, string> = {
   front: "From the front",
   back: "From the back",
   inside: "From inside",
+  flat: "Flat",
 };
 
 interface Props {

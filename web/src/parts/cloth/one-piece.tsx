@@ -68,8 +68,10 @@ export function OnePiece(props: {
 const WHERE: Record<string, string> = { top: "Top", foot: "Foot", left: "Left", right: "Right" };
 
 function Large({ piece }: { piece: Laid }) {
-  // Upright, whichever way it lies on the cloth.
-  const [wide, long] = piece.turned ? [piece.long.mm, piece.wide.mm] : [piece.wide.mm, piece.long.mm];
+  const shaped = piece.outline.length > 0;
+  // A rectangle stands upright, whichever way it lies on the cloth; an outline lies as it lies there, along it to the right.
+  const along = shaped || piece.turned;
+  const [wide, long] = along ? [piece.long.mm, piece.wide.mm] : [piece.wide.mm, piece.long.mm];
   const scale = Math.min(ROOM.wide / wide, ROOM.tall / long);
   const [w, h] = [wide * scale, long * scale];
   const deep = (one: Takes) => Math.max(3, one.deep.mm * scale);
@@ -96,20 +98,18 @@ function Large({ piece }: { piece: Laid }) {
       aria-label={`${piece.name}, upright`}
     >
       <g transform={`translate(${EDGE - 10} 20)`}>
-        {piece.outline.length > 0 ? (
-          <g transform={`rotate(${piece.turned ? -90 : 0} ${w / 2} ${h / 2})`}>
-            <path
-              d={outline(piece, scale)}
-              transform={`translate(${-piece.start * scale} ${-piece.left * scale})`}
-              fill="var(--cloth)"
-              stroke="var(--cloth-shade)"
-              strokeWidth={1.4}
-            />
-          </g>
+        {shaped ? (
+          <path
+            d={outline(piece, scale)}
+            transform={`translate(${-piece.start * scale} ${-piece.left * scale})`}
+            fill="var(--cloth)"
+            stroke="var(--cloth-shade)"
+            strokeWidth={1.4}
+          />
         ) : (
           <rect width={w} height={h} fill="var(--cloth)" stroke="var(--cloth-shade)" strokeWidth={1.4} />
         )}
-        {bands.map(
+        {(shaped ? [] : bands).map(
           ({ one, box }) =>
             box && (
               <g key={one.side + one.what}>
@@ -129,12 +129,14 @@ function Large({ piece }: { piece: Laid }) {
         {piece.on_fold && (
           <path d={`M${w / 2} 0V${h}`} stroke="var(--cloth-shade)" strokeWidth={1.4} strokeDasharray="8 3 2 3" />
         )}
-        <path
-          d={`M${w / 2} ${h * 0.62}V${h * 0.38}m-6 8l6 -8l6 8`}
-          fill="none"
-          stroke="var(--on-cloth)"
-          strokeWidth={2.4}
-        />
+        {!shaped && (
+          <path
+            d={`M${w / 2} ${h * 0.62}V${h * 0.38}m-6 8l6 -8l6 8`}
+            fill="none"
+            stroke="var(--on-cloth)"
+            strokeWidth={2.4}
+          />
+        )}
         <path d={`M0 -6H${w}M0 -10v8M${w} -10v8`} stroke="var(--madder)" strokeWidth={1.6} />
         <path d={`M-8 0V${h}M-12 0h8M-12 ${h}h8`} stroke="var(--madder)" strokeWidth={1.6} />
         <text
@@ -148,7 +150,7 @@ function Large({ piece }: { piece: Laid }) {
           strokeWidth={4}
           paintOrder="stroke"
         >
-          <SvgFigure>{(piece.turned ? piece.long : piece.wide).text}</SvgFigure>
+          <SvgFigure>{(along ? piece.long : piece.wide).text}</SvgFigure>
         </text>
         <text
           transform={`translate(-16 ${h / 2}) rotate(-90)`}
@@ -157,7 +159,7 @@ function Large({ piece }: { piece: Laid }) {
           fontWeight={650}
           fill="var(--soot)"
         >
-          <SvgFigure>{(piece.turned ? piece.wide : piece.long).text}</SvgFigure>
+          <SvgFigure>{(along ? piece.wide : piece.long).text}</SvgFigure>
         </text>
       </g>
     </svg>

@@ -1,0 +1,121 @@
+"""Circle skirts: radii, sweeps and pieces against figures by hand and against arcs walked in many short steps."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from math import cos, hypot, pi, sin
+from random import Random
+from typing import Any
+
+import pytest
+
+from ribbon.cloth import Bolt
+from ribbon.fraction import Fraction
+from ribbon.lengths import UNITS, Length, read_length
+from ribbon.making import THINGS, Given
+from ribbon.making.circles import rings
+from ribbon.making.circles_made import cut_pieces
+from tests.examples import seeds
+
+CIRCLE = THINGS["circle"]
+cm = Length.cm
+
+
+def given(measures: dict[str, str], **choices: Any) -> Given:
+    read = {name: (read_length(text, UNITS["cm"]),) for name, text in measures.items()}
+    return Given(CIRCLE.by_name, read, choices, {"face": Bolt(cm(138))}, seam=cm(Fraction(3, 2)))
+
+
+EDGE = {"edge": "72", "length": "60"}
+
+
+@pytest.mark.parametrize(
+    ("choices", "radius"),
+    [
+        ({}, 114.592),
+        ({"share": "half"}, 229.183),
+        ({"share": "three_quarters"}, 152.789),
+        ({"circles": 2}, 57.296),
+        ({"heading": "gather", "fullness": Fraction(9, 5)}, 206.265),
+        ({"heading": "knife", "pleats": 6, "takes": cm(4)}, 152.789),
+        # Two half circles are one circle in two pieces, and not halved twice.
+        ({"share": "half", "circles": 2}, 114.592),
+    ],
+)
+def test_the_radius_of_an_edge_of_72(choices: dict[str, Any], radius: float) -> None:
+    found = rings(given(EDGE, **choices))
+    assert found is not None
+    assert float(found.radius.mm) == pytest.approx(radius, abs=0.001)
+
+
+def test_the_waist_with_its_ease_and_an_elastic_over_the_hip() -> None:
+    body = {"waist": "70", "hip": "96", "length": "60"}
+    assert CIRCLE.begin(given(body, ease=cm(2))).results["band"].value == cm(72)
+    assert CIRCLE.begin(given(body, ease=cm(2), opening="elastic")).results["band"].says == "96 hip + 2 ease = 98 cm"
+
+
+def test_what_cannot_be_is_refused_with_a_way_out() -> None:
+    for choices in (
+        {"circles": 0},
+        {"heading": "knife", "pleats": 0},
+        {"heading": "gather", "fullness": Fraction(1)},
+        {"circles": 8},
+    ):
+        problems = CIRCLE.begin(given({"edge": "50", "length": "60"}, **choices)).problems
+        assert problems, choices
+        assert all(one.way_out for one in problems)
+
+
+def test_the_shares_stand_beside_each_other() -> None:
+    rows = CIRCLE.begin(given(EDGE)).compared[0].rows
+    assert [row.takes for row in rows] == [
+        ("share", "full"), ("share", "three_quarters"), ("share", "half"), ("share", "quarter"), ("circles", "2"),
+    ]  # fmt: skip
+    assert [row.taken for row in rows] == [True, False, False, False, False]
+    sweeps = [float(row.bars[0].mm) for row in rows]
+    # The more of a circle, the wider round the hem; two circles keep the edge and nearly double the sweep.
+    assert sweeps[0] > sweeps[1] > sweeps[2] > sweeps[3]
+    assert sweeps[4] == pytest.approx(2 * pi * 2 * (57.296 + 600), rel=1e-5)
+
+
+def shoelace(points: list[tuple[float, float]]) -> float:
+    return abs(sum(a * d - b * c for (a, b), (c, d) in zip(points, [*points[1:], points[0]], strict=True))) / 2
+
+
+@pytest.mark.parametrize("seed", seeds(200))
+def test_every_piece_against_a_ring_walked_in_short_steps(seed: int) -> None:
+    """Its area, and the length of its stitching line, by many short straight lines and floats alone."""
+    chance = Random(seed)
+    edge, length = chance.randint(40, 200), chance.randint(20, 120)
+    share = chance.choice(["full", "three_quarters", "half", "quarter"])
+    circles = chance.randint(1, 3)
+    cut_in = chance.choice(["whole", "halves", "quarters"])
+    hem_depth = chance.choice([1, 2])
+    one = given(
+        {"edge": str(edge), "length": str(length)},
+        share=share, circles=circles, cut_in=cut_in, hem="turned", hem_depth=cm(hem_depth), hem_turning=cm(1),
+    )  # fmt: skip
+    part = {"full": 1.0, "three_quarters": 0.75, "half": 0.5, "quarter": 0.25}[share] * circles
+    radius = edge * 10 / (2 * pi * part)
+    begun = CIRCLE.begin(one)
+    if radius <= 15:
+        assert begun.problems
+        return
+    found = rings(one)
+    assert found is not None
+    assert float(found.radius.mm) == pytest.approx(radius, abs=0.001)
+    (piece,) = cut_pieces(one, found)
+    largest = {"whole": 1.0, "halves": 0.5, "quarters": 0.25}[cut_in]
+    many = max(1, -int(-part / largest // 1))
+    assert piece.count == many
+    each = part / many
+    inner, outer = radius - 15, radius + length * 10 + (hem_depth + 1) * 10
+    steps = 4000
+    arc = [2 * pi * each * n / steps for n in range(steps + 1)]
+    walked = [(outer * cos(a), outer * sin(a)) for a in arc] + [(inner * cos(a), inner * sin(a)) for a in reversed(arc)]
+    # Two seams of 15 along its straight sides, where it has any; their ends follow the arcs on, which adds next to nothing.
+    seams = 0.0 if each == 1 else 2 * 15 * (outer - inner)
+    assert float(piece.outline.area) == pytest.approx(shoelace(walked) + seams, rel=0.004)
+    stitching = sum(hypot(radius * (cos(a) - cos(b)), radius * (sin(a) - sin(b))) for a, b in pairwise(arc))
+    assert stitching * many == pytest.approx(edge * 10, rel=1e-6)
+    assert float(found.sweep.mm) == pytest.approx(2 * pi * part * (radius + length * 10), rel=1e-9)
