@@ -185,6 +185,21 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Dome-night circle",
+        "half circles from two old bed sheets, gathered a little",
+        {
+            "kind": "circle", "unit": "cm", "seam": "1.5 cm",
+            "measures": {"waist": "72 cm", "length": "58 cm"},
+            "choices": {"heading": "gather", "fullness": "1 1/4", "cut_in": "halves"},
+        },
+        {
+            "face": {
+                "name": "Old bed sheet", "unit": "cm", "usable": "180 cm", "length": "140 cm", "rectangle": True,
+                "sheets": [{"width": "180 cm", "length": "140 cm"}], "weight": "140 g/m²", "colour": "#e6e0d2",
+            },
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {
