@@ -66,7 +66,7 @@ def steps(
 
 def _joining(given: Given, panels: Sequence[Panel]) -> str:
     if not round_the_body(given):
-        return "Join the widths where their joins hide; press. Turn both sides in."
+        return "Join the widths, if there are several, where their joins hide; press. Turn both sides in."
     open_side = "" if given.word("opening") == "elastic" else ", but for the one with the opening"
     if len(panels) > 1:
         return f"Join the widths of each part where their joins hide, then the sides{open_side}; press."

@@ -266,9 +266,10 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         if given.word("fixed") == "tape"
         else "Staple or tape it to its board, its corners first."
     )
+    widths = sum(piece.role == one.cutting.role for piece in pieces.pieces)
     steps = [
         Making("cut", "Straighten the end and cut the widths, the pattern matched."),
-        Making("join", "Join the widths where their joins hide; press."),
+        *([Making("join", "Join the widths where their joins hide; press.")] if widths > 1 else []),
         Making(
             "hem",
             f"Turn up the hem, {_hem(given).says}, {given.write(given.length('hem_depth'))} deep, before any pleat is folded.",
@@ -291,7 +292,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     )
 
 
-_AFTER = {"join": ("cut",), "hem": ("join",), "mark": ("hem",), "fold": ("mark",), "fix": ("fold",)}
+_AFTER = {"join": ("cut",), "hem": ("join", "cut"), "mark": ("hem",), "fold": ("mark",), "fix": ("fold",)}
 
 
 def _fold_says(given: Given, *, folded: bool) -> str:

@@ -319,3 +319,12 @@ def test_a_lining_is_seen_from_inside_shorter_than_its_face(client: Client, lini
     foot = {paint: max(max(s["points"][1::2]) for s in areas if s["paint"] == paint) for paint in ("face", "lining")}
     assert foot["face"] - foot["lining"] == pytest.approx(20)
     assert "inside" not in {view["name"] for view in thing(client)["picture"]["views"]}
+
+
+def test_a_valance_of_one_width_has_nothing_to_join(client: Client) -> None:
+    def steps(rail: str) -> list[str]:
+        body = {"kind": "valance", "unit": "cm", "measures": {"rail": rail, "drop": "45"}, "cloths": {"face": LINEN}}
+        return [one["name"] for one in ask(client, "post", "/thing", body)["steps"]]
+
+    assert "join" not in steps("30")
+    assert "join" in steps("200")
