@@ -6,10 +6,11 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from math import pi, sin
 
-from ribbon.cloth import CutPiece, Notion, SideTakes
+from ribbon.cloth import CutPiece, SideTakes
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO
 from ribbon.making.asked import Given
+from ribbon.making.band import band_pieces, closing
 from ribbon.making.circles import KEY, Rings, hem, opens, pieces_many, rings
 from ribbon.making.picture import Caption, Picture, Shape, Tape, View, box_of, extent, mm
 from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
@@ -22,8 +23,8 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     if ring is None or not begun.results:
         return Made()
     one = solved.get(KEY)
-    pieces = [*cut_pieces(given, ring), *_band(given, ring)]
-    notions = [*_fastening(given), *_stiffening(given, pieces)]
+    pieces = [*cut_pieces(given, ring), *(band_pieces(given, ring.band) if given.word("top") == "band" else [])]
+    notions = closing(given, given.least("waist") or ring.band, pieces)
     return Made(
         parts=tuple(_parts(given, ring, one, pieces)),
         pieces=tuple(pieces),
@@ -60,28 +61,6 @@ def cut_pieces(given: Given, ring: Rings) -> list[CutPiece]:
         takes += (SideTakes("left", seam, "seam"), SideTakes("right", seam, "seam"))
     # Its grain runs round: no way up is better than another.
     return [replace(CutPiece("ring", name, outline, many, may_turn=True), takes=takes)]
-
-
-def _band(given: Given, ring: Rings) -> list[CutPiece]:
-    if given.word("top") != "band":
-        return []
-    seam = given.join
-    lap = given.length("lap") if opens(given) else ZERO
-    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
-    wide, long = given.length("band_depth") * 2 + seam * 2, ring.band + lap + seam * 2
-    return [replace(CutPiece.oblong("band", "Band", wide, long, may_turn=True), takes=takes)]
-
-
-def _fastening(given: Given) -> list[Notion]:
-    if not opens(given):
-        return [Notion("elastic, drawn to fit", None, given.least("waist") or given.least("edge") or ZERO)]
-    if given.word("opening") == "lap":
-        return [Notion("buttons for the lap", 1 + int(given.length("opens") / Length.cm(6)), None)]
-    return [Notion(f"zip of {given.write(given.length('opens'))}", 1, None)]
-
-
-def _stiffening(given: Given, pieces: Sequence[CutPiece]) -> list[Notion]:
-    return [Notion("interfacing for the band", None, one.long) for one in pieces if one.key == "band" and opens(given)]
 
 
 def _parts(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPiece]) -> list[Part]:

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
-from ribbon.cloth import CutPiece, Notion, SideTakes, edge_pieces, totals
+from ribbon.cloth import CutPiece, Notion, edge_pieces, totals
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
+from ribbon.making.band import band_pieces, closing
 from ribbon.making.skirt_fields import banded, pleated, round_the_body, yoked
 from ribbon.making.skirts import Panel, panels_of, round_of
 from ribbon.making.skirts_drawn import drawn
@@ -33,7 +33,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     return Made(
         parts=(*(_part(given, panel, solved[panel.key]) for panel in panels), *_band_part(given, band)),
         pieces=(*(piece for one in cut for piece in one.pieces), *band),
-        notions=tuple(Priced(one) for one in totals([*wanted, *_fastening(given, whole), *_stiffening(given, band)])),
+        notions=tuple(Priced(one) for one in totals([*wanted, *_closing(given, whole, band)])),
         checks=tuple(_checks(given, whole)),
         steps=tuple(steps(given, panels, solved, band)),
         slip=tuple(_slip(given, panels, solved)),
@@ -56,21 +56,8 @@ def _told_otherwise(given: Given, notion: Notion) -> bool:
 
 
 def _band(given: Given, edge: Length, role: str) -> list[CutPiece]:
-    """The band, cut double its depth with a seam all round: its edge, its lap or its ties, two seams long."""
-    if not banded(given):
-        return []
-    seam, depth = given.join, given.length("band_depth")
-    lap = given.length("lap") if given.fields["lap"].asked(given) else ZERO
-    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
-    wide = depth * 2 + seam * 2
-    found = [
-        replace(CutPiece.oblong("band", "Band", wide, edge + lap + seam * 2, may_turn=True, role=role), takes=takes)
-    ]
     ties = given.length("ties") if given.fields["ties"].asked(given) else ZERO
-    if ties:
-        made = CutPiece.oblong("tie", "Tie", wide, ties + seam * 2, 2, may_turn=True, role=role)
-        found.append(replace(made, takes=takes))
-    return found
+    return band_pieces(given, edge, role, ties) if banded(given) else []
 
 
 def _part(given: Given, panel: Panel, one: Solved) -> Part:
@@ -84,25 +71,10 @@ def _band_part(given: Given, band: Sequence[CutPiece]) -> list[Part]:
     ]
 
 
-def _fastening(given: Given, whole: Length) -> list[Notion]:
+def _closing(given: Given, whole: Length, band: Sequence[CutPiece]) -> list[Notion]:
     if not round_the_body(given):
-        return []
-    opening = given.word("opening")
-    if opening == "elastic":
-        waist = given.least("waist") or whole
-        return [Notion("elastic, drawn to fit", None, waist)]
-    if opening == "lap":
-        return [Notion("buttons for the lap", 1 + int(given.length("opens") / Length.cm(6)), None)]
-    return [
-        Notion(f"zip of {given.write(given.length('opens'))}", 1, None),
-        Notion("hook or button for the band", 1, None),
-    ]
-
-
-def _stiffening(given: Given, band: Sequence[CutPiece]) -> list[Notion]:
-    if not band or given.word("opening") == "elastic":
-        return []
-    return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+        return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+    return closing(given, given.least("waist") or whole, band)
 
 
 def _checks(given: Given, whole: Length) -> list[Check]:
