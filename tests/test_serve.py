@@ -9,6 +9,7 @@ import subprocess
 import sys
 import urllib.request
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import suppress
 from http.cookiejar import CookieJar
 from io import BytesIO
 from pathlib import Path
@@ -29,6 +30,25 @@ def got(address: str) -> Any:
 def started(*arguments: str) -> subprocess.CompletedProcess[str]:
     command = [sys.executable, "-m", "scripts.serve", *arguments]
     return subprocess.run(command, cwd=ROOT, capture_output=True, text=True, timeout=60, check=False)
+
+
+def open_in(folder: Path) -> set[str]:
+    """The files of a folder that any process of this user has open."""
+    found = set()
+    for link in Path("/proc").glob("[0-9]*/fd/*"):
+        with suppress(OSError):  # it was closed meanwhile, or is somebody else's
+            found.add(str(link.readlink()))
+    return {name for name in found if name.startswith(str(folder))}
+
+
+def test_what_has_ended_has_nothing_open(tmp_path: Path) -> None:
+    works = tmp_path / "works"
+    running, address = serve(works, "--demo")
+    # The day's own backup is begun by itself, by a program that outlives nobody.
+    while not any(name.endswith(".keeping.lock") for name in open_in(works)):
+        assert got(f"{address}/api/backups")["backups"] == []
+    end(running)
+    assert open_in(works) == set()
 
 
 @pytest.mark.parametrize("port", ["eighty", "0", "99999"])

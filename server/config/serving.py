@@ -66,6 +66,8 @@ def listening(port: int) -> socket.socket:
 def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> None:
     """Serve a WSGI application until the program is asked to end.  A process that ends by itself is put in place again.
 
+    Once this is over nothing of the program has the works open, not a backup either that was under way.
+
     The application is read in once, by the caller; every process is a copy of that one.  `ready` is called as soon as
     the program can be asked to end.
     """
@@ -108,6 +110,10 @@ def serve(found: socket.socket, application: Any, ready: Callable[[], None]) -> 
         if gone is not None and not ending:
             time.sleep(0.1)
             start(gone)
+
+    from server.keeping.job import wait_until_over
+
+    wait_until_over()  # a program that has ended leaves nothing open in the data folder
 
 
 def _process(found: socket.socket, number: int, parent: int, application: Any) -> NoReturn:

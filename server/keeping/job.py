@@ -15,6 +15,7 @@ import subprocess
 import sys
 import threading
 import time
+from contextlib import suppress
 from functools import partial
 from pathlib import Path
 from typing import Any
@@ -23,6 +24,7 @@ import django
 import orjson
 from django.conf import settings
 from django.core.management import call_command
+from django.db import connections
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
 if __name__ == "__main__":
@@ -30,10 +32,13 @@ if __name__ == "__main__":
 
 from ribbon.errors import Problem, Refusal, refuse
 from server.keeping import backup, kept, restore
+from server.wire.locks import taken
 
 MOST_MEMORY = 3 * 1024**3
 LOCK = ".keeping.lock"
+_LONGEST_END = 10.0  # s
 _STATE = ".keeping.json"
+_ASKED_BY = "YOUNG_RIBBON_ASKED_BY"
 _log = logging.getLogger("server.keeping")
 
 
@@ -44,7 +49,7 @@ def run(what: str, path: Path, words: str) -> dict[str, Any]:
     made = subprocess.run(  # noqa: S603 - our own program
         [sys.executable, "-W", "ignore", "-m", "server.keeping.job", what, str(path), words],
         cwd=settings.ROOT,
-        env={**os.environ, "YOUNG_RIBBON_DATA": str(settings.DATA)},
+        env={**os.environ, "YOUNG_RIBBON_DATA": str(settings.DATA), _ASKED_BY: str(os.getpid())},
         capture_output=True,
         check=False,
     )
@@ -119,16 +124,25 @@ def _end_with(parent: int) -> None:
     os._exit(1)
 
 
+def wait_until_over() -> None:
+    """Wait for the job of a process that has ended: it notices that within a moment."""
+    with suppress(OSError), (settings.DATA / LOCK).open("w") as lock:
+        taken(lock, _LONGEST_END)
+
+
 def main() -> None:
     """Do what the command line says, one at a time."""
     resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY, MOST_MEMORY))
     os.umask(0o077)
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
     django.setup()
-    threading.Thread(target=_end_with, args=(os.getppid(),), daemon=True).start()
+    parent = int(os.environ.pop(_ASKED_BY, os.getppid()))
+    threading.Thread(target=_end_with, args=(parent,), daemon=True).start()
     what, path, words = sys.argv[1], Path(sys.argv[2]), sys.argv[3]
     with (settings.DATA / LOCK).open("w") as lock:
         fcntl.flock(lock, fcntl.LOCK_EX)
+        if os.getppid() != parent:
+            return  # whoever asked ended before anything was opened
         try:
             told: dict[str, Any] = _done(what, path, words)
         except Refusal as refusal:
@@ -138,6 +152,8 @@ def main() -> None:
                     for p in refusal.problems
                 ]
             }
+        finally:
+            connections.close_all()  # whoever takes the lock next finds the database closed
     sys.stdout.buffer.write(orjson.dumps(told))
 
 
