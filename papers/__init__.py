@@ -20,7 +20,7 @@ from papers.sheets import PAPERS, Paper, on_sheets, pages_needed
 from papers.svg import to_svg
 from papers.table import to_csv
 from papers.template import Marking, TemplateMark, template_drawing
-from papers.work_sheet import Step, WorkSheet, picture_room, work_sheet_pages
+from papers.work_sheet import SheetStep, WorkSheet, picture_room, work_sheet_pages
 
 __all__ = [
     "PAPERS",
@@ -31,7 +31,7 @@ __all__ = [
     "Marking",
     "Paper",
     "Plotted",
-    "Step",
+    "SheetStep",
     "Stroke",
     "TemplateMark",
     "UnreadableDrawing",

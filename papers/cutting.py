@@ -10,12 +10,12 @@ from papers.drawing import Drawing, Layer, Stroke, Words, box, moved
 from papers.face import wide
 from papers.sheets import Paper
 from ribbon.cloth import CutPlan, Laid, layout_scribe
-from ribbon.fraction import Fraction
+from ribbon.cloth.piece import names_of
 from ribbon.lengths import Unit
 from ribbon.shapes import Corner, Notched, Outline, Side, notched
 
 _ABOVE = 60.0
-_EDGE, _WORD, _LEAST = 14.0, 3.4, 2.6
+_EDGE, _WORD, _LEAST, _LINE = 14.0, 3.4, 2.6, 4.6
 
 
 def outline_stroke(outline: Outline, on_page: Callable[[Corner], Point], width: float = 0.3) -> Stroke:
@@ -67,7 +67,7 @@ def _cloth(title: str, length: float, width: float, pieces: Sequence[Laid], unit
 
 
 def _inside(one: Laid, tall: float) -> Point:
-    """Where words stand within a piece that is no rectangle: about its middle by its corners."""
+    """Where words stand within a piece that is no rectangle: about its middle."""
     x, y = _centre(one)
     return x - tall * 1.5, y - tall * 1.5
 
@@ -97,9 +97,7 @@ def _arrow(one: Laid, left: float, top: float) -> list[Stroke]:
 
 
 def _centre(one: Laid) -> Point:
-    points = one.outline.polygon(5.0)
-    x, y = (float(sum(values, Fraction(0)) / len(points)) for values in zip(*points, strict=True))
-    return y, _ABOVE + x
+    return _on_cloth(one.outline.middle)
 
 
 def made_to_fit(drawing: Drawing, width: float, height: float) -> tuple[Drawing, float]:
@@ -139,28 +137,39 @@ def cutting_pages(plans: Sequence[CutPlan], unit: Unit, paper: Paper, title: str
             number = f", sheet {index + 1}" if len(plan.layout.sheets) > 1 else ""
             cloth = f"{plan.title}{number}: {scribe.write(length).text} along, {scribe.write(width).text} across"
             size = float(length.mm), float(width.mm)
-            drawn = _cloth_on_page(here, size, unit, paper, cloth if pages else f"{title}. {cloth}")
+            drawn, more, told = _cloth_on_page(here, size, unit, paper, cloth if pages else f"{title}. {cloth}")
             if pages and foot + drawn.height < down - _EDGE:
                 pages[-1] = pages[-1].with_more(*moved(drawn, 0, foot))
                 foot += drawn.height
-                continue
-            lines, words = moved(drawn, 0, _EDGE)
-            pages.append(Drawing(across, down, tuple(lines), tuple(words)))
-            foot = _EDGE + drawn.height
+            else:
+                lines, words = moved(drawn, 0, _EDGE)
+                pages.append(Drawing(across, down, tuple(lines), tuple(words)))
+                foot = _EDGE + drawn.height
+            each = 3 * int((down - 2 * _EDGE) / _LINE)
+            for at in range(0, len(more), each):
+                rest = _numbered(more[at : at + each], told + at + 1, _EDGE + _LINE, across)
+                pages.append(Drawing(across, down, (), tuple(rest)))
+                foot = down
     return pages
 
 
-def _cloth_on_page(here: Sequence[Laid], size: tuple[float, float], unit: Unit, paper: Paper, says: str) -> Drawing:
-    """One cloth as it stands on a page, from the top of what is written above it to what is told below it."""
+def _cloth_on_page(
+    here: Sequence[Laid], size: tuple[float, float], unit: Unit, paper: Paper, says: str
+) -> tuple[Drawing, list[str], int]:
+    """(one cloth as it stands on a page, the names that found no room below it, how many are told there before them).
+
+    It reaches from the top of what is written above the cloth to the last of what is told below it.
+    """
     across, down = paper.height, paper.width
     times = max(1.0, size[0] / (across - 2 * _EDGE), size[1] / (down - 2 * _EDGE - 18))
     # What has a number is told below in three columns, half the page deep at most; so much room is kept for that.
-    below = min(4.6 * -(-sum(_named(one, times) is None for one in here) // 3), (down - 2 * _EDGE) / 2)
+    below = min(_LINE * -(-sum(_named(one, times) is None for one in here) // 3), (down - 2 * _EDGE) / 2)
     times = max(1.0, size[0] / (across - 2 * _EDGE), size[1] / max(30.0, down - 2 * _EDGE - 18 - below))
     top = 9.0
     lines = [box(Layer.CONTROL, _EDGE, top, size[0] / times, size[1] / times, 0.4)]
     words: list[Words] = [Words((_EDGE, 5), f"{says}; 1 : {times:.0f}" if times > 1 else says, 4.0, bold=True)]
     told: list[str] = []
+    numbers: list[Words] = []
 
     def on_page(one: Laid) -> Callable[[Corner], Point]:
         # A corner's place on the cloth: along it to the right, across it down.
@@ -168,28 +177,55 @@ def _cloth_on_page(here: Sequence[Laid], size: tuple[float, float], unit: Unit, 
 
     for one in here:
         lines.append(outline_stroke(one.outline, on_page(one), 0.4))
-        lines += [_shrunk(stroke, times, top) for stroke in _arrow(one, float(one.start.mm), float(one.left.mm))]
-        name = _named(one, times)
-        if name is None:
+        lines += [
+            _shrunk(stroke, times, top) for stroke in _arrow(one, float(one.start.mm), _ABOVE + float(one.left.mm))
+        ]
+        lines += [_shrunk(_notch(notched(one.outline, notch)), times, top) for notch in one.notches]
+        fits = _named(one, times)
+        if fits is None:
             told.append(one.name)
-            name = str(len(told))
+        name, among = (fits, words) if fits is not None else (str(len(told)), numbers)
         left, wide_there = _EDGE + float(one.start.mm) / times, float(one.wide.mm) / times
         head = top + float(one.left.mm) / times
         tall = min(_WORD, max(_LEAST, wide_there - 1.2))
         if one.piece.opened.is_rectangle:
-            words.append(Words((left + 1.4, head + tall + 0.6), name, tall, bold=True))
+            at, anchor = (left + 1.4, head + tall + 0.6), "start"
             measure = f"{layout_scribe(unit).write(one.wide).text} × {layout_scribe(unit).write(one.long).text}"
             if wide_there > 2 * tall + 3 and wide(measure, 3.0) < float(one.long.mm) / times - 3:
                 words.append(Words((left + 1.4, head + 2 * tall + 2), measure, 3.0))
         else:
             x, y = _centre(one)
-            words.append(Words((_EDGE + x / times, top + (y - _ABOVE) / times), name, tall, "middle", bold=True))
+            at, anchor = (_EDGE + x / times, top + (y - _ABOVE) / times), "middle"
+        among.append(Words(at, name, tall, anchor, bold=True))
+    for number in numbers:
+        words += [number] if _clear(number, words) else []
     foot = top + size[1] / times + 6
+    here_told = 3 * int(below / _LINE + 1e-9)
+    words += _numbered(told[:here_told], 1, foot, across)
+    drawn = Drawing(across, foot + below, tuple(lines), tuple(words))
+    return drawn, told[here_told:], here_told
+
+
+def _clear(one: Words, others: Sequence[Words]) -> bool:
+    """Whether words stand clear of others; thin pieces beside each other have a number as often as there is room, and count on."""
+    left, right, top, foot = _span(one)
+    return all(right <= a or b <= left or foot <= above or under <= top for a, b, above, under in map(_span, others))
+
+
+def _span(one: Words) -> tuple[float, float, float, float]:
+    """(left, right, top, foot) of words that stand level."""
+    across = wide(one.text, one.height, bold=one.bold)
+    left = one.at[0] - across / 2 if one.anchor == "middle" else one.at[0]
+    return left, left + across, one.at[1] - one.height, one.at[1]
+
+
+def _numbered(names: Sequence[str], first: int, top: float, across: float) -> list[Words]:
+    """Names with their numbers, in three columns, row by row."""
     column = (across - 2 * _EDGE) / 3
-    for index, name in enumerate(told[: 3 * int(below / 4.6)]):
-        place = (_EDGE + index % 3 * column, foot + 4.6 * (index // 3))
-        words.append(Words(place, f"{index + 1}  {name}", 3.2))
-    return Drawing(across, foot + below, tuple(lines), tuple(words))
+    return [
+        Words((_EDGE + index % 3 * column, top + _LINE * (index // 3)), f"{first + index}  {name}", 3.2)
+        for index, name in enumerate(names)
+    ]
 
 
 def _named(one: Laid, times: float) -> str | None:
@@ -197,19 +233,10 @@ def _named(one: Laid, times: float) -> str | None:
     long, across = float(one.long.mm) / times, float(one.wide.mm) / times
     if across < _LEAST + 1.2:
         return None
-    return next((name for name in shorter(one.name) if wide(name, _WORD, bold=True) < long - 2.8), None)
-
-
-def shorter(name: str) -> list[str]:
-    """A name and its shorter forms.
-
-    >>> shorter("Left panel, width 1 of 2")
-    ['Left panel, width 1 of 2', 'Left panel, 1 of 2']
-    """
-    piece, found, number = name.rpartition(", width ")
-    return [name, f"{piece}, {number}"] if found else [name]
+    return next((name for name in names_of(one.name)[:2] if wide(name, _WORD, bold=True) < long - 2.8), None)
 
 
 def _shrunk(stroke: Stroke, times: float, top: float) -> Stroke:
-    """A stroke of the cloth at full size where it stands on the page."""
-    return stroke._replace(points=tuple((_EDGE + x / times, top + y / times) for x, y in stroke.points), width=0.35)
+    """A stroke of the cloth at full size, as `_cloth` has it, where it stands on the page."""
+    points = tuple((_EDGE + x / times, top + (y - _ABOVE) / times) for x, y in stroke.points)
+    return stroke._replace(points=points, width=0.35)

@@ -15,7 +15,7 @@ _PICTURE = (104.0, 84.0)
 _TICK = 3.2
 
 
-class Step(NamedTuple):
+class SheetStep(NamedTuple):
     """A step of the making, and whether it is done; a heading where `heads` says so."""
 
     says: str
@@ -34,7 +34,7 @@ class WorkSheet:
     parts: Sequence[tuple[str, str]]
     buy: Sequence[tuple[str, str, str]]
     cut: Sequence[tuple[str, str, str]]
-    steps: Sequence[Step]
+    steps: Sequence[SheetStep]
     minds: Sequence[str] = ()
 
 
@@ -145,7 +145,7 @@ def _first(flow: _Flow, sheet: WorkSheet) -> None:
     flow.y = max(flow.y, top + (sheet.picture.height + 6 if sheet.picture is not None else 0))
 
 
-def _steps(flow: _Flow, steps: Sequence[Step]) -> None:
+def _steps(flow: _Flow, steps: Sequence[SheetStep]) -> None:
     if not steps:
         return
     flow.head("Order of making")

@@ -43,6 +43,8 @@ def offcuts(got: Layout, more: Length = ZERO) -> list[Offcut]:
         taken: list[Box] = [
             (one.left, one.left + one.wide, one.start, one.start + one.long) for one in got.laid if one.sheet == sheet
         ]
+        if not taken:
+            continue  # a sheet that nothing is cut from is no offcut
         end = along + (more if sheet == len(got.sheets) - 1 else ZERO)
         if len(taken) > _MANY:
             last = max(box[3] for box in taken)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import NamedTuple
@@ -101,6 +102,19 @@ class CutPiece:
 def _lying(opened: Outline, turns: int, flipped: bool) -> Outline:
     made = opened.mirrored if flipped else opened
     return made.turned(turns).at_corner if turns or flipped else made
+
+
+_COUNTED = re.compile(r"^(.*), (?:width|strip|lining) (\d+ of \d+)$")
+
+
+def names_of(name: str) -> list[str]:
+    """The name of a piece and its shorter forms, for where there is less room.
+
+    >>> names_of("Left panel, width 1 of 2"), names_of("Band")
+    (['Left panel, width 1 of 2', 'Left panel, 1 of 2', '1 of 2'], ['Band'])
+    """
+    found = _COUNTED.match(name)
+    return [name, f"{found[1]}, {found[2]}", found[2]] if found else [name]
 
 
 class Laid(NamedTuple):

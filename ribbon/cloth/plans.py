@@ -12,7 +12,7 @@ from ribbon.cloth.notions import Notion, totals
 from ribbon.cloth.offcuts import Offcut, offcuts
 from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import Pieces
-from ribbon.cloth.sold import layout_scribe, sold_says
+from ribbon.cloth.sold import layout_scribe, much, sold_says
 from ribbon.errors import refuse
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Unit
@@ -42,6 +42,12 @@ class CutPlan:
         more = ZERO if self.bolt.sheets else self.bought.asked - self.bought.needed
         return offcuts(self.layout, more * (1 - self.bolt.shrinkage) if more > ZERO else ZERO)
 
+    def asks(self, unit: Unit) -> str:
+        """How much to ask for in the shop, and how wide, in words; meant where something is bought."""
+        return (
+            f"{sold_says(self.bolt, self.bought.asked, unit)}, {layout_scribe(unit).write(self.bolt.usable).text} wide"
+        )
+
     def says(self, unit: Unit) -> str:
         """What the plan takes, what to buy, what falls away, as a sentence or two."""
         return _on_sheets_says(self) if self.bolt.sheets else _on_bolt_says(self, unit)
@@ -59,6 +65,10 @@ class WorkPlans:
     def totals(self) -> list[Notion]:
         """Every notion of the work, once."""
         return totals(notion for _, notion in self.notions)
+
+    def much(self, notion: Notion, unit: Unit) -> str:
+        """How much of a notion, told as the first of its cloths is sold."""
+        return much(notion, unit, self.plans[0].bolt if self.plans else None)
 
     @property
     def sign(self) -> str:

@@ -124,6 +124,10 @@ class Given:
         """The shortest of a measure, None where it is not known."""
         return min(self.taken(name), key=lambda one: one.mm, default=None)
 
+    def most(self, name: str) -> Length | None:
+        """The longest of a measure, None where it is not known: a body has to fit into what is made."""
+        return max(self.taken(name), key=lambda one: one.mm, default=None)
+
     def length(self, name: str) -> Length:
         """A length that is measured or chosen, nought where nothing is known of it."""
         if self.fields[name].measure:

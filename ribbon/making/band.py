@@ -22,13 +22,21 @@ def band_pieces(given: Given, edge: Length, role: str = FACE, ties: Length = ZER
     return [replace(one, takes=takes) for one in found]
 
 
+_APART = Length.cm(6)  # from one button of a lap to the next, so that it does not gape
+
+
+def stiffening(band: Sequence[CutPiece]) -> list[Notion]:
+    """What a band is stiffened with."""
+    return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+
+
 def closing(given: Given, drawn_to: Length, band: Sequence[CutPiece]) -> list[Notion]:
     """What closes it (a zip and a hook, buttons, an elastic `drawn_to` a length), and what stiffens the `band`."""
     opening = given.word("opening")
     if opening == "elastic":
         return [Notion("elastic, drawn to fit", None, drawn_to)]
-    stiff = [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+    stiff = stiffening(band)
     if opening == "lap":
-        return [Notion("buttons for the lap", 1 + int(given.length("opens") / Length.cm(6)), None), *stiff]
+        return [Notion("buttons for the lap", 1 + int(given.length("opens") / _APART), None), *stiff]
     hook = [Notion("hook or button for the band", 1, None)] if stiff else []
     return [Notion(f"zip of {given.write(given.length('opens'))}", 1, None), *hook, *stiff]

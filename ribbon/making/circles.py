@@ -13,8 +13,7 @@ from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making import skirt_fields
 from ribbon.making.asked import Assumption, Field, Given, Sort, always
 from ribbon.making.cannot import nought
-from ribbon.making.recipes import Turned
-from ribbon.making.recipes import hem as hem_of
+from ribbon.making.recipes import hem_of
 from ribbon.making.thing import (
     Alternative,
     Compared,
@@ -97,8 +96,8 @@ def band_of(given: Given) -> tuple[Length | None, str]:
     measured = given.least("edge")
     if measured is not None:
         return measured, f"a measured edge of {given.write(measured)}"
-    name = "waist" if opens(given) or given.least("hip") is None else "hip"
-    body = given.least(name)
+    name = "waist" if opens(given) or given.most("hip") is None else "hip"
+    body = given.most(name)
     if body is None:
         return None, ""
     ease, under = given.length("ease"), given.length("under")
@@ -132,11 +131,6 @@ def rings(given: Given, share: Fraction | None = None, circles: int | None = Non
 def pieces_many(given: Given, whole: Fraction) -> int:
     """In how many pieces so much of circles is cut, each as large as was chosen at most."""
     return max(1, ceil(whole / _CUT.get(given.word("cut_in"), Fraction(1))))
-
-
-def hem(given: Given) -> Turned:
-    """What the hem takes."""
-    return hem_of(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))
 
 
 def begin(given: Given) -> FirstStroke:
@@ -173,8 +167,8 @@ def begin(given: Given) -> FirstStroke:
         ),
         "cut_radius": Result(found.radius - seam, f"{given.write(found.radius - seam)}, the cut edge, its seam inside"),
         "outer": Result(
-            found.radius + found.fall + hem(given).takes,
-            f"{given.figure(found.radius)} + {given.figure(found.fall)} + hem {given.figure(hem(given).takes)}",
+            found.radius + found.fall + hem_of(given).takes,
+            f"{given.figure(found.radius)} + {given.figure(found.fall)} + hem {given.figure(hem_of(given).takes)}",
         ),
         "sweep": Result(found.sweep, f"round the hem {given.write(found.sweep)}"),
     }

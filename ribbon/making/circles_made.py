@@ -8,11 +8,12 @@ from math import pi, sin
 
 from ribbon.cloth import CutPiece, SideTakes
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO
+from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing
-from ribbon.making.circles import KEY, Rings, hem, opens, pieces_many, rings
+from ribbon.making.circles import KEY, Rings, opens, pieces_many, rings
 from ribbon.making.picture import Caption, Picture, Shape, Tape, View, box_of, extent, mm
+from ribbon.making.recipes import hem_of
 from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
 from ribbon.shapes import sector, with_allowances
 
@@ -24,7 +25,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         return Made()
     one = solved.get(KEY)
     pieces = [*cut_pieces(given, ring), *(band_pieces(given, ring.band) if given.word("top") == "band" else [])]
-    notions = closing(given, given.least("waist") or ring.band, pieces)
+    notions = closing(given, given.most("waist") or ring.band, pieces)
     return Made(
         parts=tuple(_parts(given, ring, one, pieces)),
         pieces=tuple(pieces),
@@ -44,7 +45,7 @@ def cut_pieces(given: Given, ring: Rings) -> list[CutPiece]:
     """
     many = pieces_many(given, ring.share)
     share, seam = ring.share / many, given.join
-    inner, outer = ring.radius - seam, ring.radius + ring.fall + hem(given).takes
+    inner, outer = ring.radius - seam, ring.radius + ring.fall + hem_of(given).takes
     outline = sector(inner, outer, share)
     if share < 1:
         outline = with_allowances(outline, {"start": seam, "end": seam})
@@ -55,7 +56,7 @@ def cut_pieces(given: Given, ring: Rings) -> list[CutPiece]:
     )
     takes: tuple[SideTakes, ...] = (
         SideTakes("top", seam, "seam at the edge"),
-        SideTakes("foot", hem(given).takes, "hem"),
+        SideTakes("foot", hem_of(given).takes, "hem"),
     )
     if share < 1:
         takes += (SideTakes("left", seam, "seam"), SideTakes("right", seam, "seam"))
@@ -81,47 +82,57 @@ def _checks(given: Given, ring: Rings) -> list[Check]:
 
 def _slip(given: Given, ring: Rings) -> list[str]:
     seam, write = given.join, given.write
-    outer = ring.radius + ring.fall + hem(given).takes
+    outer = ring.radius + ring.fall + hem_of(given).takes
     found = [
         f"The stitching line has a radius of {write(ring.radius)} and is {write(ring.edge)} long; cut at {write(ring.radius - seam)}.",
         f"The hem is cut at {write(outer)}; finished it is {write(ring.sweep)} round.",
     ]
-    face = given.cloths.get("face")
-    many = pieces_many(given, ring.share)
-    if face is not None:
-        # A whole circle lies in its middle; halves and quarters lie with a straight side along the cloth.
-        reach = face.usable / 2 if ring.share / many > Fraction(1, 2) else face.usable - given.join
-        longest = reach - ring.radius - hem(given).takes
-        if longest > ZERO:
-            found.append(f"The longest that this cloth makes so: {write(longest)}.")
+    most = longest(given, ring)
+    if most is not None:
+        found.append(f"The longest that this cloth makes so: {write(most)}.")
     return found
+
+
+def longest(given: Given, ring: Rings) -> Length | None:
+    """The longest that the cloth makes in pieces like these; None where that is not known, or the pieces are no plain part of a circle.
+
+    Three quarters and more reach a radius to both sides.  A half and less, down to a quarter, lies with a straight side
+    along the cloth and reaches a radius and its seam; cloth with one right way up lets none but a quarter lie so.
+    """
+    face = given.cloths.get("face")
+    each = ring.share / pieces_many(given, ring.share)
+    if face is None or each < Fraction(1, 4) or Fraction(1, 2) < each < Fraction(3, 4):
+        return None
+    if face.directional and each not in (Fraction(1, 4), Fraction(1, 2)) and each < Fraction(3, 4):
+        return None
+    along = each == Fraction(1, 4) or (each <= Fraction(1, 2) and not face.directional)
+    reach = face.usable - given.join if along else face.usable / 2
+    most = reach - ring.radius - hem_of(given).takes
+    return most if most > ZERO else None
 
 
 def _minds(given: Given, ring: Rings, piece: CutPiece) -> list[Mind]:
     found = []
     face = given.cloths.get("face")
-    if face is not None and min(piece.wide, piece.long, key=lambda one: one.mm) > face.usable:
+    across = piece.wide if face is not None and face.directional else min(piece.wide, piece.long)
+    if face is not None and across > face.usable:
         way = {"whole": "halves", "halves": "quarters"}.get(given.word("cut_in"))
         mend = f"cut it in {way}, or make it shorter" if way else "make it shorter, or take wider cloth"
-        found.append(
-            Mind(
-                "too_wide",
-                f"A piece is {given.write(min(piece.wide, piece.long, key=lambda one: one.mm))} wide, and the cloth {given.write(face.usable)}: {mend}.",
-            )
-        )
+        says = f"A piece is {given.write(across)} wide, and the cloth {given.write(face.usable)}: {mend}."
+        found.append(Mind("too_wide", says))
     if given.word("share") == "half" and given.count("circles") == 2:
         found.append(
             Mind("halved", "Two half circles are one circle in two pieces: the radius is that of a full circle.")
         )
-    hip, around = given.least("hip"), ring.edge
-    if opens(given) is False and hip is not None and around < hip:
+    hip, around = given.most("hip"), ring.edge
+    if not opens(given) and hip is not None and around < hip:
         found.append(Mind("hip", f"Its edge of {given.write(around)} does not pass over a hip of {given.write(hip)}."))
     return found
 
 
 def _steps(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPiece]) -> list[Making]:
     write = given.write
-    below = hem(given)
+    below = hem_of(given)
     found = [
         Making(
             "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"

@@ -8,7 +8,7 @@ from ribbon.cloth import Drop, Lining, usual_lining
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import lined
-from ribbon.making.recipes import Turned, heading, hem
+from ribbon.making.recipes import Turned, heading, hem, hem_of
 
 
 class Cut(NamedTuple):
@@ -55,7 +55,7 @@ def cut_of(given: Given) -> Cut:
     return Cut(
         finished_length(given)[0],
         heading(given.word("top"), given.length("heading_depth"), given.length("heading_turning")),
-        hem(given.word("hem"), given.length("hem_depth"), given.length("hem_turning")),
+        hem_of(given),
         hem(given.word("side"), given.length("side_depth"), given.length("side_turning")),
         given.length("trim"),
         lining,

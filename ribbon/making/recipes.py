@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ribbon.lengths import ZERO, Length
+from ribbon.making.asked import Given
 
 
 class Turned(NamedTuple):
@@ -42,3 +43,8 @@ def hem(recipe: str, depth: Length, turning: Length) -> Turned:
     if recipe == "double":
         return Turned(depth * 2, depth, 2, "turned double")
     return Turned(depth + turning, depth, 1, "a turning and its depth")
+
+
+def hem_of(given: Given) -> Turned:
+    """What the hem of a thing takes, by its fields `hem`, `hem_depth` and `hem_turning`."""
+    return hem(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))

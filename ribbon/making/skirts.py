@@ -8,14 +8,13 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.cannot import nought
-from ribbon.making.recipes import Turned
-from ribbon.making.recipes import hem as hem_of
+from ribbon.making.recipes import hem_of
 from ribbon.making.skirt_fields import round_the_body, yoked
 from ribbon.making.skirts_wrong import all_pocket, wrong
 from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
 
 
-class Panel(NamedTuple):
+class SkirtPart(NamedTuple):
     """One part of the edge: its key, what it is called as it is worn, the one whose mirror it is."""
 
     key: str
@@ -24,21 +23,26 @@ class Panel(NamedTuple):
 
 
 _PANELS = {
-    "one": (Panel("skirt", "Skirt"),),
-    "halves": (Panel("front", "Front"), Panel("back", "Back")),
+    "one": (SkirtPart("skirt", "Skirt"),),
+    "halves": (SkirtPart("front", "Front"), SkirtPart("back", "Back")),
     "quarters": (
-        Panel("front_right", "Right front, as worn"),
-        Panel("front_left", "Left front, as worn", "front_right"),
-        Panel("back_right", "Right back, as worn"),
-        Panel("back_left", "Left back, as worn", "back_right"),
+        SkirtPart("front_right", "Right front, as worn"),
+        SkirtPart("front_left", "Left front, as worn", "front_right"),
+        SkirtPart("back_right", "Right back, as worn"),
+        SkirtPart("back_left", "Left back, as worn", "back_right"),
     ),
 }
 
 
-def panels_of(given: Given) -> tuple[Panel, ...]:
+def called(given: Given) -> str:
+    """What this one is called."""
+    return "Skirt" if round_the_body(given) else "Apron"
+
+
+def skirt_parts(given: Given) -> tuple[SkirtPart, ...]:
     """The parts that its edge is made of, as they are worn."""
     if not round_the_body(given):
-        return (Panel("apron", "Apron"),)
+        return (SkirtPart("apron", "Apron"),)
     return _PANELS.get(given.word("divides"), _PANELS["one"])
 
 
@@ -49,27 +53,21 @@ def round_of(given: Given) -> tuple[Length | None, str]:
         across = given.least("across")
         if across is not None:
             return across, f"{given.write(across)} across"
-        waist = given.least("waist")
+        waist = given.most("waist")
         return (
             (None, "")
             if waist is None
             else (waist / 2, f"half the waist, {write(waist)} ÷ 2 = {given.write(waist / 2)}")
         )
     name = "hip" if given.word("hangs") == "hip" or yoked(given) else "waist"
-    body = max(given.taken(name), key=lambda one: one.mm, default=None)
-    if given.word("opening") == "elastic" and given.least("hip") is not None and name == "waist":
-        # It has no opening: it passes over the hip, and the elastic draws it in.
-        name, body = "hip", given.least("hip")
+    if given.word("opening") == "elastic" and given.most("hip") is not None:
+        name = "hip"  # it has no opening: it passes over the hip, and the elastic draws it in
+    body = given.most(name)
     if body is None:
         return None, ""
     more = "".join(f" + {write(one)} {what}" for one, what in ((ease, "ease"), (under, "worn under it")) if one)
     whole = body + ease + under
     return whole, f"{write(body)} {name}{more} = {given.write(whole)}" if more else f"{given.write(body)} {name}"
-
-
-def hem(given: Given) -> Turned:
-    """What the hem takes."""
-    return hem_of(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))
 
 
 def begin(given: Given) -> FirstStroke:
@@ -78,12 +76,12 @@ def begin(given: Given) -> FirstStroke:
     length = given.least("length")
     wanted = "hip" if given.word("hangs") == "hip" or yoked(given) else "waist"
     lacks = [Lack(wanted, f"the {wanted}")] if whole is None else []
-    if yoked(given) and given.least("waist") is None:
+    if yoked(given) and given.most("waist") is None:
         lacks.append(Lack("waist", "the waist, for the yoke"))
     lacks += [Lack("length", "the length")] if length is None else []
     if given.cloths.get("face") is None:
         lacks.append(Lack("cloths.face.usable", "how wide the cloth is"))
-    below, seam = hem(given), given.join
+    below, seam = hem_of(given), given.join
     each = below.depth if below.turns == 2 else below.takes
     results = {
         "drop.finished": Result(length, f"length {given.write(length)}" if length else ""),
@@ -96,7 +94,7 @@ def begin(given: Given) -> FirstStroke:
     problems = [*nought(given, ("waist", "hip", "length", "across")), *wrong(given)]
     if problems:
         return FirstStroke(results, (), tuple(lacks), problems=tuple(problems))
-    panels = panels_of(given)
+    panels = skirt_parts(given)
     share = whole / len(panels)
     deep = [panel for panel in panels if reserved(given, panel) >= share]
     if deep:
@@ -120,13 +118,13 @@ def begin(given: Given) -> FirstStroke:
     return FirstStroke(results, edges, tuple(lacks))
 
 
-def kind_of(given: Given, panel: Panel) -> str:
+def kind_of(given: Given, panel: SkirtPart) -> str:
     """What a part's edge is made into."""
     behind = given.word("back_heading") if given.fields["back_heading"].asked(given) else "same"
     return behind if panel.key.startswith("back") and behind != "same" else given.word("heading")
 
 
-def pocketed(given: Given, panel: Panel) -> tuple[bool, bool]:
+def pocketed(given: Given, panel: SkirtPart) -> tuple[bool, bool]:
     """Whether a pocket's mouth lies flat at its start and at its end: at the sides of the front, as one looks at it."""
     if not given.fields["pocket"].asked(given) or not panel.key.startswith("front"):
         return False, False
@@ -134,7 +132,7 @@ def pocketed(given: Given, panel: Panel) -> tuple[bool, bool]:
     return panel.key != "front_left", panel.key != "front_right"
 
 
-def reserved(given: Given, panel: Panel) -> Length:
+def reserved(given: Given, panel: SkirtPart) -> Length:
     """How much of a part's edge lies flat for pockets."""
     return given.length("pocket") * sum(pocketed(given, panel))
 
@@ -146,7 +144,7 @@ def _gathered(given: Given, share: Length, flats: Length) -> Result:
     return Result(flat, f"{write_ratio(times).text} × {given.figure(share - flats)}{beside} = {given.write(flat)}")
 
 
-def _edge(given: Given, panel: Panel, *, alone: bool) -> EdgeFacts:
+def _edge(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:
     kind = kind_of(given, panel)
     facts: dict[str, EdgeFact] = {
         "kind": kind,
@@ -178,5 +176,5 @@ def _edge(given: Given, panel: Panel, *, alone: bool) -> EdgeFacts:
     elif alone:
         facts |= {"allowance.start": Tie("side"), "allowance.end": Tie("side")}
     facts |= work_facts(given)
-    facts |= drop_facts(hem(given).turns)
+    facts |= drop_facts(hem_of(given).turns)
     return EdgeFacts(panel.key, panel.title, facts, panel.mirrors)

@@ -8,13 +8,13 @@ from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.skirt_fields import banded, round_the_body, yoked
-from ribbon.making.skirts import Panel
+from ribbon.making.skirts import SkirtPart
 from ribbon.making.thing import Solved, pleats_say
 
 _MOST_FLARE = 0.55
 
 
-def drawn(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], whole: Length) -> Picture:
+def drawn(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved], whole: Length) -> Picture:
     """The front, and the back of what goes all round."""
     falls = mm(given.least("length") or Length.cm(60))
     around = round_the_body(given)
@@ -31,7 +31,7 @@ def drawn(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], w
     return Picture(tuple(views), tuple(told))
 
 
-def _halves(panels: Sequence[Panel]) -> tuple[list[Panel], list[Panel]]:
+def _halves(panels: Sequence[SkirtPart]) -> tuple[list[SkirtPart], list[SkirtPart]]:
     """The parts that are seen from the front and from the back, each from the left of whoever looks."""
     front = [one for one in panels if not one.key.startswith("back")]
     back = [one for one in panels if one.key.startswith("back")]
@@ -42,7 +42,7 @@ def _halves(panels: Sequence[Panel]) -> tuple[list[Panel], list[Panel]]:
 def _view(
     given: Given,
     name: str,
-    panels: Sequence[Panel],
+    panels: Sequence[SkirtPart],
     solved: Mapping[str, Solved],
     wide: float,
     falls: float,
@@ -74,12 +74,12 @@ def _flared(point: tuple[float, float], falls: float, flare: float) -> tuple[flo
 
 
 def _above(
-    given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], wide: float
+    given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved], wide: float
 ) -> tuple[list[Shape], float, float]:
     """(what stands above the pleats: a yoke, a band, ties; how wide it is at its top; where that is)."""
     role, top, at = solved[panels[0].key].cutting.role, wide, 0.0
     found: list[Shape] = []
-    waist = given.least("waist")
+    waist = given.most("waist")
     if yoked(given) and waist is not None:
         deep, top = mm(given.length("yoke_depth")), mm(waist + given.length("ease")) / 2
         sides = ((-wide / 2, 0.0), (-top / 2, -deep), (top / 2, -deep), (wide / 2, 0.0))

@@ -7,9 +7,9 @@ from collections.abc import Mapping, Sequence
 from ribbon.cloth import CutPiece, Notion, edge_pieces, totals
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.band import band_pieces, closing
+from ribbon.making.band import band_pieces, closing, stiffening
 from ribbon.making.skirt_fields import banded, pleated, round_the_body, yoked
-from ribbon.making.skirts import Panel, panels_of, round_of
+from ribbon.making.skirts import SkirtPart, round_of, skirt_parts
 from ribbon.making.skirts_drawn import drawn
 from ribbon.making.skirts_steps import steps
 from ribbon.making.skirts_wrong import doubtful
@@ -20,16 +20,15 @@ from ribbon.making.yoke import yoke
 def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
     """The second stroke.  What waits for a measure is left out."""
     whole, _ = round_of(given)
-    panels = [panel for panel in panels_of(given) if panel.key in solved]
+    panels = [panel for panel in skirt_parts(given) if panel.key in solved]
     if whole is None or not panels:
         return Made()
     cut = [edge_pieces(one.key, one.title, solved[one.key].whole, solved[one.key].cutting) for one in panels]
     role = solved[panels[0].key].cutting.role
     band = [*yoke(given, whole, role), *_band(given, _at_band(given, whole), role)]
     wanted = [notion for one in cut for notion in one.notions if not _told_otherwise(given, notion)]
-    flat, finished = (
-        sum((getattr(solved[one.key].whole, name) for one in panels), ZERO) for name in ("flat", "finished")
-    )
+    flat = sum((solved[one.key].whole.flat for one in panels), ZERO)
+    finished = sum((solved[one.key].whole.finished for one in panels), ZERO)
     return Made(
         parts=(*(_part(given, panel, solved[panel.key]) for panel in panels), *_band_part(given, band)),
         pieces=(*(piece for one in cut for piece in one.pieces), *band),
@@ -44,7 +43,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
 
 def _at_band(given: Given, whole: Length) -> Length:
     """How long the edge is that the band is sewn to: of a yoke its upper one, else that of the pleats as it was measured."""
-    waist = given.least("waist")
+    waist = given.most("waist")
     if yoked(given) and waist is not None:
         return waist + given.length("ease")
     return given.least("pleated_waist") or whole
@@ -60,7 +59,7 @@ def _band(given: Given, edge: Length, role: str) -> list[CutPiece]:
     return band_pieces(given, edge, role, ties) if banded(given) else []
 
 
-def _part(given: Given, panel: Panel, one: Solved) -> Part:
+def _part(given: Given, panel: SkirtPart, one: Solved) -> Part:
     says = f"{given.write(one.whole.finished)}, {'its mirror' if panel.mirrors else pleats_say(one.whole)}"
     return Part(panel.key, panel.title, 1, says, panel.key, bool(panel.mirrors))
 
@@ -72,9 +71,7 @@ def _band_part(given: Given, band: Sequence[CutPiece]) -> list[Part]:
 
 
 def _closing(given: Given, whole: Length, band: Sequence[CutPiece]) -> list[Notion]:
-    if not round_the_body(given):
-        return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
-    return closing(given, given.least("waist") or whole, band)
+    return closing(given, given.most("waist") or whole, band) if round_the_body(given) else stiffening(band)
 
 
 def _checks(given: Given, whole: Length) -> list[Check]:
@@ -83,7 +80,7 @@ def _checks(given: Given, whole: Length) -> list[Check]:
     return [Check("pleated_waist", f"Measure the edge before the band is cut: {given.write(whole)} was planned.")]
 
 
-def _slip(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved]) -> list[str]:
+def _slip(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved]) -> list[str]:
     found = []
     for panel in panels:
         if panel.mirrors:

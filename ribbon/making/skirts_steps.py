@@ -7,8 +7,9 @@ from collections.abc import Mapping, Sequence
 from ribbon.cloth import CutPiece
 from ribbon.lengths import ZERO
 from ribbon.making.asked import Given
+from ribbon.making.recipes import hem_of
 from ribbon.making.skirt_fields import round_the_body, yoked
-from ribbon.making.skirts import Panel, hem, round_of
+from ribbon.making.skirts import SkirtPart, round_of
 from ribbon.making.thing import Making, Solved, following, pleats_say
 from ribbon.making.yoke import taken_in
 
@@ -34,11 +35,11 @@ _AFTER = {
 
 
 def steps(
-    given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], pieces: Sequence[CutPiece]
+    given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved], pieces: Sequence[CutPiece]
 ) -> list[Making]:
     """Every step from the cloth to the wardrobe; `pieces` are those beside the strips: yoke, band, ties."""
     last = given.word("hem_when") == "after"
-    below = hem(given)
+    below = hem_of(given)
     turned = Making("hem", f"Turn up the hem, {below.says}, {given.write(below.depth)} deep.")
     found = [
         Making(
@@ -64,7 +65,7 @@ def steps(
     return following(found, _AFTER)
 
 
-def _joining(given: Given, panels: Sequence[Panel]) -> str:
+def _joining(given: Given, panels: Sequence[SkirtPart]) -> str:
     if not round_the_body(given):
         return "Join the widths, if there are several, where their joins hide; press. Turn both sides in."
     open_side = "" if given.word("opening") == "elastic" else ", but for the one with the opening"
@@ -74,7 +75,7 @@ def _joining(given: Given, panels: Sequence[Panel]) -> str:
     return f"Join the widths where their joins hide{left}; press."
 
 
-def _edges(given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved]) -> list[Making]:
+def _edges(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved]) -> list[Making]:
     """Marking, folding, gathering: of each only where there is something to do."""
     folded = [one for one in panels if solved[one.key].whole.count]
     gathered = [one for one in panels if not solved[one.key].whole.count]

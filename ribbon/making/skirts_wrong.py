@@ -63,7 +63,7 @@ def all_pocket(given: Given, title: str, share: Length) -> Problem:
 def doubtful(given: Given, flat: Length, finished: Length, *, pleated: bool) -> list[Mind]:
     """What does not fit at the hip, with what would mend it, and measures to take again."""
     found: list[Mind] = []
-    hip, waist, write = given.least("hip"), given.least("waist"), given.write
+    hip, waist, write = given.most("hip"), given.most("waist"), given.write
     if hip is not None and round_the_body(given):
         wanted = hip + given.length("hip_ease")
         held = pleated and given.length("stitched") >= given.length("hip_level")

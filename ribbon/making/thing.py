@@ -200,8 +200,9 @@ class Made:
 class Thing:
     """What can be made.
 
-    `name` is its name on the wire, `title` what one of it is called, `asks` what it asks first, in words.  `begin` is its
-    first stroke, `finish` its second; `typical` are measures that its small picture is drawn from.
+    `name` is its name on the wire, `title` what it is offered as, `asks` what it asks first, in words.  `begin` is its
+    first stroke, `finish` its second; `typical` are measures that its small picture is drawn from.  Where what one of it
+    is called hangs on what is chosen, `named` says it.
     """
 
     name: str
@@ -212,6 +213,11 @@ class Thing:
     finish: Callable[[Given, FirstStroke, Mapping[str, Solved]], Made]
     typical: Mapping[str, str] = field(default_factory=dict)
     colour: str = "#e3d6b4"
+    named: Callable[[Given], str] | None = None
+
+    def called(self, given: Given) -> str:
+        """What this one is called: an apron, of what is offered as a skirt or an apron."""
+        return self.named(given) if self.named else self.title
 
     @property
     def by_name(self) -> dict[str, Field]:

@@ -45,6 +45,7 @@ SKIRT = Thing(
     skirts_made.finish,
     typical={"waist": "70 cm", "hip": "96 cm", "length": "60 cm"},
     colour="#5f7f9e",
+    named=skirts.called,
 )
 
 CIRCLE = Thing(

@@ -11,7 +11,7 @@ from ribbon.making.asked import Assumption, Field, Given, Sort
 from ribbon.making.cannot import long_returns, nought, too_many
 from ribbon.making.panels import rail_of
 from ribbon.making.picture import Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
-from ribbon.making.recipes import Turned, heading, hem
+from ribbon.making.recipes import Turned, heading, hem_of
 from ribbon.making.thing import (
     EdgeFact,
     EdgeFacts,
@@ -184,10 +184,6 @@ def _top(given: Given) -> Turned:
     return heading("tape", given.length("heading_depth"), ZERO)
 
 
-def _hem(given: Given) -> Turned:
-    return hem(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))
-
-
 def begin(given: Given) -> FirstStroke:
     """The first stroke: the row, as wide as the rail and its returns."""
     rail, reckoned = rail_of(given)
@@ -196,7 +192,7 @@ def begin(given: Given) -> FirstStroke:
     lacks += [Lack("drop", "the drop")] if drop is None else []
     if given.cloths.get("face") is None:
         lacks.append(Lack("cloths.face.usable", "how wide the cloth is"))
-    top, below = _top(given), _hem(given)
+    top, below = _top(given), hem_of(given)
     each = below.depth if below.turns == 2 else below.takes
     results = {
         "drop.finished": Result(drop, f"drop {given.write(drop)}" if drop else ""),
@@ -272,7 +268,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         *([Making("join", "Join the widths where their joins hide; press.")] if widths > 1 else []),
         Making(
             "hem",
-            f"Turn up the hem, {_hem(given).says}, {given.write(given.length('hem_depth'))} deep, before any pleat is folded.",
+            f"Turn up the hem, {hem_of(given).says}, {given.write(given.length('hem_depth'))} deep, before any pleat is folded.",
         ),
         Making("mark", f"Mark {many}, none on a return."),
         Making("fold", _fold_says(given, folded=made is not None and made.section.kind.folded)),

@@ -17,7 +17,7 @@ def taken_in(given: Given, whole: Length) -> tuple[Length, Length]:
 
     (hip - waist) is shared evenly by the darts and the four half side seams: n darts and 4 sides take 1/(n + 4) each.
     """
-    waist = given.least("waist")
+    waist = given.most("waist")
     if waist is None:
         return ZERO, ZERO
     less = whole - (waist + given.length("ease"))
@@ -32,7 +32,7 @@ def yoke(given: Given, whole: Length, role: str) -> list[CutPiece]:
     Its lower edge is a quarter of `whole` a half, its upper one so much less as its side takes; its darts are taken out of
     that once it is cut.
     """
-    if not yoked(given) or given.least("waist") is None:
+    if not yoked(given) or given.most("waist") is None:
         return []
     side = taken_in(given, whole)[1]
     foot, deep, seam = whole / 4, given.length("yoke_depth"), given.join

@@ -14,6 +14,9 @@ from ribbon.lengths import ZERO, Length
 from ribbon.shapes.exact import direction
 from ribbon.shapes.side import Corner, Side
 
+_ROUGH = 1.0
+"""How near an arc is followed, in mm, to find a place within."""
+
 FOLD = "fold"
 """The name of a side that lies on a fold of the cloth."""
 
@@ -77,6 +80,24 @@ class Outline:
         """True where it fills the box round it."""
         box = self.box
         return all(side.centre is None for side in self.sides) and self.area == box.wide.mm * box.long.mm
+
+    @cached_property
+    def middle(self) -> Corner:
+        """A place well within it, for what is written there: half-way up, in the middle of the widest run of cloth there.
+
+        >>> sector(Length(100), Length(700), Fraction(1)).middle
+        Corner(x=Fraction(-400, 1), y=Fraction(0, 1))
+        """
+        box = self.box
+        y = (box.low + box.high) / 2
+        around = [point for side in self.sides for point in side.outside(_ROUGH)]
+        at = sorted(
+            one.x + (other.x - one.x) * (y - one.y) / (other.y - one.y)
+            for one, other in pairwise((*around, around[0]))
+            if (one.y <= y) != (other.y <= y)
+        )
+        start, end = max(zip(at[::2], at[1::2], strict=True), key=lambda run: run[1] - run[0])
+        return Corner((start + end) / 2, y)
 
     def named(self, name: str) -> tuple[Side, ...]:
         """The sides of that name, in order."""

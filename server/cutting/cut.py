@@ -16,16 +16,16 @@ from ribbon.cloth import (
     edge_pieces,
     layout_scribe,
     money,
-    much,
     sold_in,
     sold_says,
     work_plans,
 )
+from ribbon.cloth.piece import names_of
 from ribbon.edge import edge_plan
 from ribbon.effort import effort
 from ribbon.errors import Problem, Refusal
 from ribbon.lengths import UNITS, Length, Unit, typed
-from server.cutting.out import CutOut, CutPlanOut, LaidOut, OffcutOut, SideOut
+from server.cutting.out import CutOut, CutPlanOut, LaidOut, OffcutOut, PartNotionOut, SideOut, TotalNotionOut
 from server.plans.bounds import held
 from server.wire.cloth import ClothSpec
 from server.wire.read_edge import Given, read_each
@@ -34,19 +34,28 @@ from server.wire.work import NamedSection
 
 
 class Plans(NamedTuple):
-    """The cutting plans of a work, the unit that they are told in, the keys of its edges in their order."""
+    """The cutting plans of a work, the unit that they are told in, the keys of its edges in their order.
+
+    `costs` has what is bought beside the cloth by its name, as far as its price is known.
+    """
 
     made: WorkPlans
     unit: Unit
     keys: list[str]
+    costs: Mapping[str, str]
 
 
 class Beside(NamedTuple):
-    """What a thing is cut of beside its edges, the cloths of its roles, and the unit that it is measured in."""
+    """What a thing adds to its edges: what is cut beside them, and all that it wants beside its cloth.
 
+    With it stand the cloths of its roles, the unit that it is measured in, and what its notions cost by their names.
+    """
+
+    name: str
     pieces: Pieces
     cloths: Mapping[str, Bolt]
     unit: str
+    costs: Mapping[str, str]
 
 
 def plans_of(
@@ -72,7 +81,10 @@ def plans_of(
             whole = edge_plan(one.edge)
             took += effort(whole)
             held(took, "A cutting plan")
-            edges.append((named.name, edge_pieces(key, named.name, whole, one.cutting).times(named.times)))
+            pieces = edge_pieces(key, named.name, whole, one.cutting).times(named.times)
+            # What the edges of a thing want is the thing's to say, for all of them together.
+            of_thing = beside is not None and named.spec.edge
+            edges.append((named.name, replace(pieces, notions=()) if of_thing else pieces))
         except Refusal as refusal:
             problems += [problem.under(f"sections.{index}.spec") for problem in refusal.problems]
     if problems:
@@ -80,8 +92,9 @@ def plans_of(
     unit = UNITS[sections[0].spec.unit if sections else beside.unit if beside else "cm"]
     if beside is not None:
         bolts = {**beside.cloths, **bolts}
-        edges.append(("", beside.pieces))
-    return Plans(work_plans(bolts, edges, unit, search=search, seed=seed), unit, keys)
+        edges.append((beside.name, beside.pieces))
+    made = work_plans(bolts, edges, unit, search=search, seed=seed)
+    return Plans(made, unit, keys, beside.costs if beside is not None else {})
 
 
 def _keys(sections: Sequence[NamedSection]) -> list[str]:
@@ -121,14 +134,35 @@ def _role_for(role: str, bolt: Bolt, bolts: dict[str, Bolt]) -> str:
 def cut_of(plans: Plans) -> CutOut:
     """The cutting plans on the wire."""
     made, unit = plans.made, plans.unit
-    beside = made.plans[0].bolt if made.plans else None
     return {
         "plans": [_told(plan, unit, plans.keys) for plan in made.plans],
         "lacking": list(made.lacking),
-        "notions": [{"piece": name, "name": one.name, "much": much(one, unit, beside)} for name, one in made.notions],
-        "totals": [{"name": one.name, "much": much(one, unit, beside)} for one in made.totals],
+        "notions": [{"piece": name, "name": one.name, "much": made.much(one, unit)} for name, one in made.notions],
+        "totals": wanted(plans),
         "cost": money(made.cost, made.sign),
     }
+
+
+def wanted(plans: Plans) -> list[TotalNotionOut]:
+    """What is bought beside the cloth, each notion once; where several want it, how much is for which.
+
+    It costs what is known of it only where one alone wants it.
+    """
+    made, unit = plans.made, plans.unit
+    found: list[TotalNotionOut] = []
+    for total in made.totals:
+        by = [(name, one) for name, one in made.notions if one.name == total.name]
+        parts: list[PartNotionOut] = [{"piece": name, "much": made.much(one, unit)} for name, one in by]
+        cost = plans.costs.get(total.name) if len(by) == 1 else None
+        found.append(
+            {
+                "name": total.name,
+                "much": made.much(total, unit),
+                "cost": cost,
+                "parts": parts if len(parts) > 1 else [],
+            }
+        )
+    return found
 
 
 def _told(plan: CutPlan, unit: Unit, keys: Sequence[str]) -> CutPlanOut:
@@ -178,6 +212,7 @@ def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
     scribe = layout_scribe(unit)
     # What is cut beside the edges is of none of them.
     edge = max((key for key in keys if one.piece.key.startswith(f"{key}.")), key=len, default="")
+    outline = one.outline
     sides: list[SideOut] = [
         {
             "from": (float(side.start.x), float(side.start.y)),
@@ -186,16 +221,18 @@ def _laid(one: Laid, unit: Unit, keys: Sequence[str]) -> LaidOut:
             "large": side.swept > 0.5,
             "clockwise": side.clockwise,
         }
-        for side in one.outline.sides
+        for side in outline.sides
     ]
     return {
         "key": f"{one.piece.key}.{one.number}",
         "edge": edge,
         "name": one.name,
+        "names": names_of(one.name),
         "section": keys.index(edge) if edge else -1,
         "sheet": one.sheet,
         "left": float(one.left.mm),
         "start": float(one.start.mm),
+        "middle": (float(outline.middle.x), float(outline.middle.y)),
         "from_selvedge": told_length(scribe, one.left),
         "from_start": told_length(scribe, one.start),
         "wide": told_length(scribe, one.wide),

@@ -167,10 +167,12 @@ class LaidOut(TypedDict):
     key: str
     edge: str
     name: str
+    names: Annotated[list[str], Field(description="Its name and shorter forms of it, for where there is less room.")]
     section: int
     sheet: int
     left: float
     start: float
+    middle: Annotated[tuple[float, float], Field(description="A place within it, (across, along) in mm.")]
     from_selvedge: LengthOut
     from_start: LengthOut
     wide: LengthOut
@@ -231,11 +233,20 @@ class ShopOut(TypedDict):
     much: str
 
 
+class PartNotionOut(TypedDict):
+    """How much of a notion is for one piece, or for the thing."""
+
+    piece: str
+    much: str
+
+
 class TotalNotionOut(TypedDict):
     """A notion for the whole work."""
 
     name: str
     much: str
+    cost: str | None
+    parts: Annotated[list[PartNotionOut], Field(description="How much is for which, where several want it.")]
 
 
 class CutOut(TypedDict):

@@ -29,6 +29,7 @@ from ribbon.making import (
     says_value,
 )
 from ribbon.making.costs import shop_says
+from ribbon.making.order import Standing, in_order
 from server.making.edges import MadeEdge, edges_of
 from server.making.out import (
     ComparedOut,
@@ -94,11 +95,11 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
     said, read, cloths, begun, edges, made, bought = found
     thing, given = read
     cost = _cost(bought, made)
-    steps, struck = in_order(made.steps, said.making)
+    steps, struck = _steps(made.steps, said.making)
     shop = shop_says(given, cost)
     return {
         "thing": thing.name,
-        "title": thing.title,
+        "title": thing.called(given),
         "fields": [_field(given, one) for one in thing.fields],
         "results": {name: _result(given, one) for name, one in begun.results.items()},
         "edges": {name: _edge(one, begun, given, plans=plans) for name, one in edges.items()},
@@ -293,36 +294,24 @@ def _compared(one: Compared, sign: str) -> ComparedOut:
     }
 
 
-def in_order(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[StepOut], list[StepOut]]:
-    """(the order of making as a sewist has it, what was struck from it).
-
-    Steps that the sewist put in an order stand in it; one that is new stands behind the one that it follows of itself.
-    """
+def _steps(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[StepOut], list[StepOut]]:
+    """(the order of making as a sewist has it, what was struck from it)."""
     kept = said or OrderSpec()
-    after = {one.name: one.after for one in steps}
-    done, struck = set(kept.done), set(kept.struck)
-    says = {one.name: (one.says, one.waits) for one in steps} | {one.key: (one.says, "") for one in kept.added}
-    names = list(dict.fromkeys(name for name in kept.order if name in says))
-    for number, name in enumerate(says):
-        if name in names:
-            continue
-        before = next((one for one in reversed(list(says)[:number]) if one in names), None)
-        names.insert(0 if before is None else names.index(before) + 1, name)
-    told: list[StepOut] = []
-    for number, name in enumerate(names):
-        open_ones = [one for one in after.get(name, ()) if one not in done | struck]
-        told.append(
-            {
-                "name": name,
-                "says": says[name][0],
-                "waits": says[name][1],
-                "own": name not in after,
-                "done": name in done,
-                "now": name not in done and not open_ones,
-                "needs": [one for one in open_ones if name not in done and names.index(one) > number],
-            }
-        )
-    return [one for one in told if one["name"] not in struck], [one for one in told if one["name"] in struck]
+    added = {one.key: one.says for one in kept.added}
+    standing, struck = in_order(steps, kept.order, added, set(kept.struck), set(kept.done))
+    return [_step(one) for one in standing], [_step(one) for one in struck]
+
+
+def _step(one: Standing) -> StepOut:
+    return {
+        "name": one.name,
+        "says": one.says,
+        "waits": one.waits,
+        "own": one.own,
+        "done": one.done,
+        "now": one.now,
+        "needs": list(one.needs),
+    }
 
 
 def told_picture(picture: Picture, given: Given, cloths: Mapping[str, ClothSpec]) -> PictureOut:
@@ -403,6 +392,7 @@ def _row(thing: Thing) -> ThingRow:
     return {
         "name": thing.name,
         "title": thing.title,
+        "called": thing.called(read.given),
         "asks": thing.asks,
         "fields": [_field(empty, one) for one in thing.fields],
         "picture": told_picture(made.picture, read.given, cloths) if made.picture else None,

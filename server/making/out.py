@@ -101,10 +101,11 @@ class PictureOut(TypedDict):
 
 
 class ThingRow(TypedDict):
-    """A thing that can be made, with a small picture of it made from typical measures."""
+    """A thing that can be made, with a small picture of it made from typical measures; `called` is what a new one is named."""
 
     name: str
     title: str
+    called: str
     asks: str
     fields: list[FieldOut]
     picture: PictureOut | None

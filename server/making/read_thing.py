@@ -42,7 +42,7 @@ def read_thing(said: ThingSpec, cloths: Mapping[str, ClothSpec]) -> ReadThing:
     for name, typed in said.measures.items():
         field = fields.get(name)
         if field is None or not field.measure:
-            texts.add("unknown", f"measures.{name}", "", f"{thing.title} have no such measure", "see /api/things")
+            texts.add("unknown", f"measures.{name}", "", f"{thing.title}: no such measure is asked", "see /api/things")
             continue
         got = _measured(texts, field, typed)
         if got:
@@ -51,7 +51,7 @@ def read_thing(said: ThingSpec, cloths: Mapping[str, ClothSpec]) -> ReadThing:
     for name, chosen in said.choices.items():
         field = fields.get(name)
         if field is None or field.measure:
-            texts.add("unknown", f"choices.{name}", "", f"{thing.title} have no such choice", "see /api/things")
+            texts.add("unknown", f"choices.{name}", "", f"{thing.title}: no such choice is asked", "see /api/things")
             continue
         value = _chosen(texts, field, chosen)
         if value is not None:

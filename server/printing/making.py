@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from papers import PAPERS, Drawing, Listing, list_pages, made_to_fit, picture_drawing
-from ribbon.errors import Refusal, refuse
+from ribbon.errors import refuse
 from server.making.answer import ThingMade, thing_made, told_thing
+from server.making.beside import own_edges
 from server.making.out import ThingOut
 from server.printing.schema import PaperIn
 
@@ -21,7 +20,7 @@ def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
             "this work is a free set of edges, and has no order of its own",
             "say what is being made under Measure, or look at the order of one piece when it is folded",
         )
-    found = thing_made(asked.thing, asked.cloths, own_edges(asked))
+    found = thing_made(asked.thing, asked.cloths, own_edges(asked.sections))
     told = told_thing(found)
     title = f"{asked.work}, order of making" if asked.work else "Order of making"
     rows: list[list[str]] = []
@@ -38,24 +37,6 @@ def making_listing(asked: PaperIn) -> tuple[str, Listing, list[Drawing]]:
     )
     pages = _picture_page(found, told, asked, title)
     return title, listing, [*pages, *list_pages(listing, PAPERS[asked.sheet])]
-
-
-def thing_notions(asked: PaperIn) -> list[list[str]]:
-    """What the thing of a work wants beside its cloth, all its parts together: name, how much, cost; nothing without one."""
-    if asked.thing is None:
-        return []
-    try:
-        found = told_thing(thing_made(asked.thing, asked.cloths, own_edges(asked)))
-    except Refusal:
-        return []  # the step Measure says what is wrong
-    return [[one["name"], one["much"], one["cost"] or ""] for one in found["notions"]]
-
-
-def own_edges(asked: PaperIn) -> dict[str, Any]:
-    """The sections of a work that are edges of its thing, by their names."""
-    return {
-        one.spec.edge: one.spec.model_dump(mode="json", exclude_unset=True) for one in asked.sections if one.spec.edge
-    }
 
 
 def _picture_page(found: ThingMade, told: ThingOut, asked: PaperIn, title: str) -> list[Drawing]:

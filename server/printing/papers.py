@@ -25,7 +25,7 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.cloth import money, much, sold_says, totals
+from ribbon.cloth import money
 from ribbon.cloth.sold import layout_scribe
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal, refuse
@@ -36,8 +36,9 @@ from server.cutting.cut import Plans, plans_of
 from server.making.beside import cut_beside
 from server.plans.bounds import planned
 from server.plans.chalk import listed
-from server.printing.making import making_listing, thing_notions
+from server.printing.making import making_listing
 from server.printing.schema import FileIn, PaperIn
+from server.printing.shopping import shopping
 from server.printing.work_sheet import edges_of_sheet, work_sheet
 from server.wire.read_edge import Given, read_section
 
@@ -301,31 +302,10 @@ def _side_by_side(drawings: list[Drawing]) -> Drawing:
     return whole
 
 
-def _notions(asked: PaperIn, cut: Plans) -> list[list[str]]:
-    """What is bought beside the cloth: of the thing as a whole, of every other piece by itself."""
-    of_thing = thing_notions(asked)
-    free = {one.name for one in asked.sections if not (of_thing and one.spec.edge)}
-    others = totals(notion for name, notion in cut.made.notions if name in free)
-    return [
-        *of_thing,
-        *([one.name, much(one, cut.unit, cut.made.plans[0].bolt if cut.made.plans else None), ""] for one in others),
-    ]
-
-
 def _slip(asked: PaperIn) -> Made:
     cut = _cut(asked)
     _nothing_cut(cut)
     plans, write = cut.made.plans, layout_scribe(cut.unit).write
-    rows = [
-        [
-            plan.title,
-            f"{sold_says(plan.bolt, plan.bought.asked, cut.unit)}, {write(plan.bolt.usable).text} wide",
-            money(plan.bought.cost, plan.bolt.sign) or "",
-        ]
-        for plan in plans
-        if plan.bought.asked
-    ]
-    rows += _notions(asked, cut)
     title = f"{asked.work}, shopping slip" if asked.work else "Shopping slip"
     bought = [plan for plan in plans if not plan.bolt.sheets]
     short = [f"{plan.title} at hand is {write(plan.bought.short).text} short." for plan in bought if plan.bought.short]
@@ -337,7 +317,7 @@ def _slip(asked: PaperIn) -> Made:
         title,
         [],
         ["What", "How much", "Cost"],
-        rows,
+        [list(row) for row in shopping(cut)],
         (70, 80, 30),
         after=[*short, *([f"Cloth in all: {cost}"] if cost else [])],
     )
@@ -353,8 +333,7 @@ def _making(asked: PaperIn) -> Made:
 def _sheet(asked: PaperIn) -> Made:
     edges = edges_of_sheet(asked)
     cut = _cut(asked)
-    found = cut if cut.made.plans else None
-    title, pages = work_sheet(asked, edges, found, _notions(asked, cut))
+    title, pages = work_sheet(asked, edges, cut)
     says = "The whole work, to be pinned up: picture, measures, parts, what to buy, cut and do."
     return Made(f"{title}, work sheet", f"{says}{_lacking(cut)}", pages)
 

@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from papers import PAPERS, Drawing, Step, WorkSheet, made_to_fit, picture_drawing, picture_room, work_sheet_pages
-from ribbon.cloth import money, sold_says
+from papers import PAPERS, Drawing, SheetStep, WorkSheet, made_to_fit, picture_drawing, picture_room, work_sheet_pages
 from ribbon.cloth.sold import layout_scribe
 from ribbon.edge import EdgePlan
 from ribbon.effort import effort
@@ -15,11 +14,12 @@ from ribbon.making import pleats_say
 from ribbon.table.order import order
 from server.cutting.cut import Plans
 from server.making.answer import ThingMade, thing_made, told_thing
+from server.making.beside import own_edges
 from server.making.out import FieldOut, ThingOut
 from server.plans.bounds import held, planned
 from server.plans.fold import known_of
-from server.printing.making import own_edges
 from server.printing.schema import PaperIn
+from server.printing.shopping import shopping
 from server.wire.read_edge import Given, read_section
 
 _WHAT = "A work sheet"
@@ -38,16 +38,14 @@ def edges_of_sheet(asked: PaperIn) -> list[tuple[Given, EdgePlan]]:
     return found
 
 
-def work_sheet(
-    asked: PaperIn, edges: Sequence[tuple[Given, EdgePlan]], cut: Plans | None, notions: list[list[str]]
-) -> tuple[str, list[Drawing]]:
-    """(its title, its pages) of the edges planned; `cut` is what is cut where that is known, `notions` what is bought beside.
+def work_sheet(asked: PaperIn, edges: Sequence[tuple[Given, EdgePlan]], cut: Plans) -> tuple[str, list[Drawing]]:
+    """(its title, its pages) of the edges planned and of what of them can be cut.
 
     Raises `Refusal` where something of the work is wrong.
     """
     title = asked.work or "Work sheet"
-    buy, pieces = _bought(cut, notions), _cut(cut)
-    made = thing_made(asked.thing, asked.cloths, own_edges(asked)) if asked.thing is not None else None
+    buy, pieces = shopping(cut), _cut(cut)
+    made = thing_made(asked.thing, asked.cloths, own_edges(asked.sections)) if asked.thing is not None else None
     if made is not None:
         sheet = _of_thing(title, made, told_thing(made), buy, pieces)
     else:
@@ -77,7 +75,7 @@ def _of_thing(
         buy,
         pieces,
         [
-            Step(one["says"] + (f" Then wait: {one['waits']}." if one["waits"] else ""), one["done"])
+            SheetStep(one["says"] + (f" Then wait: {one['waits']}." if one["waits"] else ""), one["done"])
             for one in told["steps"]
         ],
         [one["message"] for one in told["warnings"]],
@@ -110,14 +108,14 @@ def _of_pieces(
 ) -> WorkSheet:
     measures: list[tuple[str, str]] = []
     parts: list[tuple[str, str]] = []
-    steps: list[Step] = []
+    steps: list[SheetStep] = []
     for one, (given, whole) in zip(asked.sections, edges, strict=True):
         name = one.name or "The edge"
         measures.append((name, _finished(whole)))
         parts.append((name, _flat(whole)))
         if len(asked.sections) > 1:
-            steps.append(Step(name, heads=True))
-        steps += [Step(task.says) for task in order(whole, known_of(whole, given.cutting))]
+            steps.append(SheetStep(name, heads=True))
+        steps += [SheetStep(task.says) for task in order(whole, known_of(whole, given.cutting))]
     return WorkSheet(title, "", None, measures, parts, buy, pieces, steps)
 
 
@@ -129,20 +127,8 @@ def _flat(whole: EdgePlan) -> str:
     return f"{whole.edge.scribe.write(whole.flat).text} flat, {pleats_say(whole)}"
 
 
-def _bought(cut: Plans | None, notions: list[list[str]]) -> list[tuple[str, str, str]]:
-    rows = []
-    for plan in cut.made.plans if cut else ():
-        if plan.bought.asked and cut is not None:
-            wide = layout_scribe(cut.unit).write(plan.bolt.usable).text
-            much = f"{sold_says(plan.bolt, plan.bought.asked, cut.unit)}, {wide} wide"
-            rows.append((plan.title, much, money(plan.bought.cost, plan.bolt.sign) or ""))
-    return [*rows, *((name, much, cost) for name, much, cost in notions)]
-
-
-def _cut(cut: Plans | None) -> list[tuple[str, str, str]]:
+def _cut(cut: Plans) -> list[tuple[str, str, str]]:
     """Every piece to cut, alike ones once: what it is, its cloth, how large."""
-    if cut is None:
-        return []
     write = layout_scribe(cut.unit).write
     rows: dict[tuple[str, str, str], int] = {}
     for plan in cut.made.plans:

@@ -136,7 +136,10 @@ def ready_work(request: HttpRequest, key: str) -> HttpResponse:
         for one, spec in zip(told["sections"], specs, strict=True)
     ]
     return answer(
-        {**{name: told[name] for name in ("key", "name", "purpose", "cloths", "thing")}, "sections": sections}
+        {
+            **{name: told[name] for name in ("key", "name", "purpose", "cloths", "colours", "thing")},
+            "sections": sections,
+        }
     )
 
 

@@ -190,6 +190,9 @@ class SectionOut(TypedDict):
     spec: SectionSpec
 
 
+Colours = Annotated[dict[str, str], Field(description="What each cloth is drawn in where its own colour is not said.")]
+
+
 class WorkOut(TypedDict):
     """A work as kept; `undo` and `redo` say what they would take back and bring back."""
 
@@ -197,9 +200,7 @@ class WorkOut(TypedDict):
     name: str
     purpose: str
     cloths: dict[str, ClothSpec]
-    colours: Annotated[
-        dict[str, str], Field(description="What each cloth is drawn in where its own colour is not said.")
-    ]
+    colours: Colours
     thing: ThingSpec | None
     log: LogTold
     revision: int
@@ -223,6 +224,7 @@ class ReadyWork(TypedDict):
     name: str
     purpose: str
     cloths: dict[str, ClothSpec]
+    colours: Colours
     thing: ThingSpec | None
     sections: list[ReadySection]
 

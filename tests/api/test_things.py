@@ -261,6 +261,40 @@ def test_several_windows_alike_multiply_what_is_cut_and_bought(client: Client) -
     assert len(cut["plans"][0]["placed"]) == 6
 
 
+def test_what_is_bought_for_a_thing_and_for_a_piece_beside_it_is_told_once(client: Client) -> None:
+    choices = {"fullness": "2.2", "price_hook": "0.5", "price_thread": "4"}
+    window = {**WINDOW, "choices": choices}
+    got = thing(client, choices=choices)
+    edges = [
+        {"key": name, "name": edge["title"], "spec": {**edge["spec"], "edge": name}}
+        for name, edge in got["edges"].items()
+    ]
+    # A piece of its own may be called as a panel is.
+    drop = {"drop": {"finished": "20 cm"}}
+    frill = {"kind": "gather", "unit": "cm", "pins": {"finished": "100", "flat": "200"}, "cutting": drop}
+    body = {
+        "cloths": {"face": LINEN},
+        "sections": [*edges, {"key": "x", "name": edges[0]["name"], "spec": frill}],
+        "thing": window,
+    }
+    cut = ask(client, "post", "/cut", body)
+    bought = {one["name"]: one for one in cut["totals"]}
+    of_thing = {one["name"]: one for one in got["notions"]}
+    alone = {
+        one["name"]: one for one in ask(client, "post", "/cut", {**body, "sections": body["sections"][-1:]})["totals"]
+    }
+    hooks = bought["hooks"]
+    assert (hooks["much"], hooks["cost"], hooks["parts"]) == (of_thing["hooks"]["much"], "11.00", [])
+    assert [one["piece"] for one in bought["thread"]["parts"]] == [edges[0]["name"], "Curtains"]
+    assert bought["thread"]["cost"] is None
+    assert bought["thread"]["parts"][1]["much"] == of_thing["thread"]["much"]
+    assert set(bought) == set(of_thing) | set(alone)
+    # Without what it is, each edge says what it wants for itself.
+    free = ask(client, "post", "/cut", {**body, "thing": None})
+    hooks = next(one for one in free["totals"] if one["name"] == "hooks")
+    assert sorted(one["piece"] for one in hooks["parts"]) == sorted(edge["name"] for edge in edges)
+
+
 @pytest.mark.parametrize("heading", ["pinch1", "pinch2", "pinch4", "goblet", "box", "inverted", "gather"])
 @pytest.mark.parametrize("divides", ["pair", "unequal", "one_way", "alone"])
 def test_every_heading_hangs_however_it_divides(client: Client, heading: str, divides: str) -> None:

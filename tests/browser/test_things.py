@@ -77,6 +77,35 @@ def test_a_skirt_from_the_body_to_its_band(page: Page, accessible: Callable[[Pag
     expect(slip).not_to_contain_text("A hip of 60 cm")
 
 
+def test_the_usable_width_stands_on_its_tag_and_the_cloth_keeps_its_colour_at_the_table(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Skirt or apron").click()
+    for name, typed in (("Waist", "68"), ("Hip", "94"), ("Length", "60"), ("Cloth’s width", "138")):
+        page.get_by_label(name, exact=True).fill(typed)
+    expect(page.get_by_role("region", name=SLIP)).to_contain_text("buy 1.5 m")
+    expect(page.get_by_role("heading", name="Skirt", exact=True)).to_be_visible()
+    step(page, "Cloth")
+    usable = page.get_by_label("Usable width", exact=True)
+    expect(usable).to_have_value("138")
+    expect(page.get_by_label("One selvedge", exact=True)).to_be_hidden()
+    # Typed anew it stays where it is, also while nothing stands there.
+    usable.fill("")
+    usable.press_sequentially("120")
+    expect(usable).to_have_value("120")
+    expect(page.get_by_role("img", name="120 cm wide")).to_be_visible()
+    page.get_by_text("More of this cloth").click()
+    expect(page.get_by_label("One selvedge", exact=True)).to_be_visible()
+    colour = "element => getComputedStyle(element).getPropertyValue('--cloth').trim()"
+    own = page.locator("main > div").first.evaluate(colour)
+    assert re.fullmatch("#[0-9a-f]{6}", own)
+    step(page, "Mark")
+    page.get_by_role("link", name="To the table").click()
+    page.get_by_role("link", name="Fold").click()
+    expect(page.get_by_test_id("fold")).to_have_text("1")
+    assert page.locator("main").evaluate(colour) == own
+
+
 def test_the_tape_of_a_field_lights_and_its_tag_is_typed_on(page: Page) -> None:
     curtains(page)
     page.get_by_label("Rail", exact=True).focus()

@@ -17,7 +17,7 @@ from papers import (
     Label,
     Layer,
     Listing,
-    Step,
+    SheetStep,
     Stroke,
     Words,
     WorkSheet,
@@ -270,8 +270,50 @@ def test_labels_of_a_plan_are_read_at_the_size_that_it_prints(paper: object) -> 
             assert all(0 <= x <= page.width and 0 <= y <= page.height for x, y in line.points)
 
 
+@pytest.mark.parametrize("turns", [0, 1, 2, 3])
+@pytest.mark.parametrize("share", [Fraction(1, 4), Fraction(1, 2), Fraction(3, 4), Fraction(1)], ids=str)
+def test_the_arrow_the_name_and_the_notches_of_an_outline_stand_on_it_on_paper(share: Fraction, turns: int) -> None:
+    """Its place is reckoned anew from the circle that it is cut from: between its two radii, on its side of the slit."""
+    inner, outer = 150.0, 500.0
+    cut = sector(Length(150), Length(500), share)
+    piece = CutPiece("q", "Part", cut, may_turn=True, notches=(Notch("hem", Length(40)), Notch("edge", Length(20))))
+    laid = Laid(piece, 1, 0, Length(40), Length(60), turns)
+    page = cutting_pages([cut_plan([laid], 1380, 1300)], UNITS["cm"], PAPERS["a4"], "Circle")[0]
+    cloth = page.lines[0].extent()
+    times = 1300 / (cloth[2] - cloth[0])
+    centre = next(side.centre for side in laid.outline.sides if side.centre)
+
+    def away(x: float, y: float) -> float:
+        along, across = (x - cloth[0]) * times, (y - cloth[1]) * times
+        return hypot(across - float(centre.x), along - float(centre.y))
+
+    name = next(one for one in page.words if one.text == "Part")
+    assert inner < away(name.at[0], name.at[1]) < outer
+    assert all(inner < away(x, y) < outer for line in page.lines if line.layer is Layer.TAPE for x, y in line.points)
+    notches = [line.points for line in page.lines if line.layer is Layer.CUT and len(line.points) == 2]
+    (hem, into_hem), (edge, into_edge) = notches
+    assert away(*hem) == pytest.approx(outer, abs=0.05 * times)
+    assert away(*edge) == pytest.approx(inner, abs=0.05 * times)
+    assert away(*into_hem) < outer
+    assert away(*into_edge) > inner
+
+
+@pytest.mark.parametrize("paper", PAPERS.values(), ids=PAPERS)
+def test_names_that_find_no_room_on_a_page_go_on_over_further_ones(paper: object) -> None:
+    """Four hundred ties of a work lie on one cloth: each is found by its number, on that page or on a further one."""
+    ties = CutPiece.oblong("t", "Tie of the bed skirt", Length(20), Length(60), 400)
+    lying = [Laid(ties, n + 1, 0, Length(20) * (n % 40), Length(60) * (n // 40)) for n in range(400)]
+    pages = cutting_pages([cut_plan(lying, 800, 8000)], UNITS["cm"], paper, "Bed skirt")  # type: ignore[arg-type]
+    assert len(pages) > 1
+    told = [one.text for page in pages for one in page.words]
+    assert all(f"{n}  Tie of the bed skirt {n}" in told for n in range(1, 401))
+    for page in pages:
+        none_over_another(page)
+        assert all(foot <= page.height for *_, foot in spans(page))
+
+
 def test_the_work_sheet_flows_over_its_pages() -> None:
-    steps = [Step("The first panel", heads=True), *(Step(f"{LONG} {n}", done=n % 2 == 0) for n in range(60))]
+    steps = [SheetStep("The first panel", heads=True), *(SheetStep(f"{LONG} {n}", done=n % 2 == 0) for n in range(60))]
     sheet = WorkSheet(
         "Reading-room curtains",
         "Curtains",

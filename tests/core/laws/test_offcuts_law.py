@@ -62,3 +62,11 @@ def test_what_is_bought_beyond_the_plan_is_kept_too() -> None:
     got = layout(Bolt(Length(1380)), [CutPiece.oblong("a", "a", Length(1380), Length(800))])
     assert offcuts(got, Length(99)) == []
     assert offcuts(got, Length(100)) == [Offcut(0, ZERO, Length(800), Length(1380), Length(100))]
+
+
+def test_a_sheet_that_nothing_is_cut_from_is_no_offcut() -> None:
+    sheets = ((Length(800), Length(900)), (Length(700), Length(600)))
+    got = layout(Bolt(Length(800)), [CutPiece.oblong("a", "a", Length(800), Length(600))], sheets)
+    used = {one.sheet for one in got.laid}
+    assert len(used) == 1
+    assert {one.sheet for one in offcuts(got)} <= used

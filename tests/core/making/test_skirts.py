@@ -118,3 +118,15 @@ def test_what_cannot_be_is_refused_with_a_way_out() -> None:
         assert all(one.way_out for one in problems)
     assert begun({"waist": "0"}).problems[0].path == "measures.waist"
     assert [lack.field for lack in begun({"waist": "", "length": ""}).lacks] == ["waist", "length"]
+
+
+def test_a_quarter_in_inches_by_hand() -> None:
+    inch = UNITS["in"]
+    read = {"waist": (read_length("26 3/8", inch),), "length": (read_length("24", inch),)}
+    choices = {"divides": "quarters", "pockets": "two", "heading": "gather", "fullness": Fraction(3, 2)}
+    one = Given(SKIRT.by_name, read, choices, {"face": Bolt(cm(138))}, unit=inch, seam=Length.inches(Fraction(5, 8)))
+    found = SKIRT.begin(one).results
+    # 26 3/8 + 1 = 27 3/8, a quarter of it 6 27/32; 1 1/2 of that for the pocket, the rest one and a half times.
+    assert found["front_right.finished"].value == Length.inches(Fraction(219, 32))
+    assert found["front_right.flat"].value == Length.inches(Fraction(609, 64))
+    assert found["back_right.flat"].value == Length.inches(Fraction(657, 64))

@@ -2577,8 +2577,21 @@ export interface components {
             /** Left */
             left: number;
             long: components["schemas"]["LengthOut"];
+            /**
+             * Middle
+             * @description A place within it, (across, along) in mm.
+             */
+            middle: [
+                number,
+                number
+            ];
             /** Name */
             name: string;
+            /**
+             * Names
+             * @description Its name and shorter forms of it, for where there is less room.
+             */
+            names: string[];
             /** On Fold */
             on_fold: boolean;
             /** Outline */
@@ -3367,6 +3380,16 @@ export interface components {
             work?: string;
         };
         /**
+         * PartNotionOut
+         * @description How much of a notion is for one piece, or for the thing.
+         */
+        PartNotionOut: {
+            /** Much */
+            much: string;
+            /** Piece */
+            piece: string;
+        };
+        /**
          * PartOut
          * @description A part of a mixed edge: where it begins, its widths, what its pins came to (null where it stays plain).
          */
@@ -3967,6 +3990,13 @@ export interface components {
             /** Cloths */
             cloths: {
                 [key: string]: components["schemas"]["ClothSpec"];
+            };
+            /**
+             * Colours
+             * @description What each cloth is drawn in where its own colour is not said.
+             */
+            colours: {
+                [key: string]: string;
             };
             /** Key */
             key: string;
@@ -5095,11 +5125,13 @@ export interface components {
         };
         /**
          * ThingRow
-         * @description A thing that can be made, with a small picture of it made from typical measures.
+         * @description A thing that can be made, with a small picture of it made from typical measures; `called` is what a new one is named.
          */
         ThingRow: {
             /** Asks */
             asks: string;
+            /** Called */
+            called: string;
             /** Fields */
             fields: components["schemas"]["FieldOut"][];
             /** Name */
@@ -5196,10 +5228,17 @@ export interface components {
          * @description A notion for the whole work.
          */
         TotalNotionOut: {
+            /** Cost */
+            cost: string | null;
             /** Much */
             much: string;
             /** Name */
             name: string;
+            /**
+             * Parts
+             * @description How much is for which, where several want it.
+             */
+            parts: components["schemas"]["PartNotionOut"][];
         };
         /**
          * TotalOut

@@ -1,5 +1,6 @@
 import { Colours } from "./colours";
 import { GLYPHS } from "./glyphs";
+import { Haloed } from "./haloed";
 import type { Model } from "./model";
 import { PleatNumber } from "./pleat-number";
 import { SvgFigure } from "./svg-figure";
@@ -123,20 +124,20 @@ export function FlatTrack(props: { model: Model; px: (mm: number) => number; low
           const x = px(mark.at.mm);
           const text = model.markText[index] ?? "";
           return (
-            <text
+            <Haloed
               key={index}
               // The last one keeps within the picture.
               x={Math.min(x + 7, px(high) - text.length * 7)}
               y={HEIGHT - 7}
+              textAnchor="start"
               fontSize={13}
               fontWeight={650}
               fill="var(--soot)"
-              stroke="var(--cloth-under)"
-              strokeWidth={4}
-              paintOrder="stroke"
+              halo="var(--cloth-under)"
+              thick={4}
             >
               <SvgFigure>{text}</SvgFigure>
-            </text>
+            </Haloed>
           );
         })}
     </g>
@@ -149,21 +150,19 @@ function Named({ says, a, b }: { says: string; a: number; b: number }) {
   const [x, y] = [(a + b) / 2, HEIGHT / 2];
   const upright = b - a < says.length * 7.5;
   return (
-    <text
+    <Haloed
       x={x}
       y={y}
       fontSize={13}
       fontWeight={650}
-      textAnchor="middle"
       dominantBaseline="central"
       fill="var(--soot)"
-      stroke="var(--cloth-under)"
-      strokeWidth={4}
-      paintOrder="stroke"
+      halo="var(--cloth-under)"
+      thick={4}
       transform={upright ? `rotate(-90 ${x} ${y})` : undefined}
     >
       {says}
-    </text>
+    </Haloed>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { Dimension } from "./dimensions";
+import { Haloed } from "./haloed";
 import { SvgFigure } from "./svg-figure";
 
 /** A measure laid on the cloth: a line with ends, and its figure. */
@@ -29,19 +30,9 @@ export function Measure({
         strokeWidth={2.6}
         fill="none"
       />
-      <text
-        x={middle}
-        y={y - 12}
-        textAnchor="middle"
-        fontSize={15}
-        fontWeight={750}
-        fill="var(--madder)"
-        stroke="var(--linen)"
-        strokeWidth={5}
-        paintOrder="stroke"
-      >
+      <Haloed x={middle} y={y - 12} fontSize={15} fontWeight={750} fill="var(--madder)" halo="var(--linen)" thick={5}>
         <SvgFigure>{dimension.label}</SvgFigure>
-      </text>
+      </Haloed>
     </g>
   );
 }

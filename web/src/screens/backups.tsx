@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type Backups, type Progress, Refused, type Restored, send } from "../api/client";
+import { ask, type Backups, type Progress, type Restored, send } from "../api/client";
 import { Sheet } from "../parts/controls/sheet";
-import { sentence } from "../parts/pleat/pin-tile";
+import { sentence, whyNot } from "../state/sentence";
 import { take } from "../state/use-file";
 import { useTitle } from "../state/use-title";
 
@@ -41,10 +41,7 @@ export function BackupsScreen() {
     try {
       setSaid(await task());
     } catch (error) {
-      const problem = error instanceof Refused ? error.problems[0] : undefined;
-      setTrouble(
-        problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.",
-      );
+      setTrouble(whyNot(error));
     }
     setBusy("");
     await client.invalidateQueries();

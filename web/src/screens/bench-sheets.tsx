@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useLocation } from "wouter";
 import { ask, type Work } from "../api/client";
 import { Sheet } from "../parts/controls/sheet";
-import { sentence } from "../parts/pleat/pin-tile";
+import { sentence } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { differences } from "../state/versions";
 

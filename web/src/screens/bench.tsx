@@ -8,7 +8,6 @@ import { KeysSheet } from "../parts/controls/keys-sheet";
 import { Notice, type Said } from "../parts/controls/notice";
 import { useKeys } from "../parts/controls/use-keys";
 import { Pieces } from "../parts/pleat/pieces";
-import { sentence } from "../parts/pleat/pin-tile";
 import { LiesTable } from "../parts/table/lies-table";
 import { BareCloth } from "../ribbon/bare-cloth";
 import { clothStyle } from "../ribbon/cloth-style";
@@ -20,6 +19,7 @@ import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
+import { sentence } from "../state/sentence";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { assumedIn, STARTS, typicalOf } from "../state/starts";
 import { saysOfSteps } from "../state/steps";
@@ -367,7 +367,6 @@ function Laid({ opened }: { opened: Opened }) {
                   key={section.key}
                   cloths={work.cloths}
                   sections={pieces}
-                  notions={made?.notions ?? null}
                   spec={spec}
                   here={work.sections.indexOf(section)}
                   onChange={edit}
@@ -404,7 +403,6 @@ function Laid({ opened }: { opened: Opened }) {
               step={step}
               work={work}
               thing={work.thing}
-              made={made}
               painted={painted}
               pieces={pieces}
               cloth={cloth ?? "face"}

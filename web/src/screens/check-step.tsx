@@ -1,9 +1,9 @@
 import { useEffect } from "react";
 import type { CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
 import { Figure } from "../parts/controls/figure";
-import { sentence } from "../parts/pleat/pin-tile";
 import { MarkGlyph } from "../parts/table/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
+import { saysWhy } from "../state/sentence";
 import { hearReadings } from "../state/tape-channel";
 import { useAsked } from "../state/use-asked";
 import { useDraft } from "../state/use-draft";
@@ -81,7 +81,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
               />
               {problem && (
                 <span id={`${id}-wrong`} className="max-w-64 text-madder">
-                  {`${sentence(problem.message)} ${sentence(problem.way_out)}`}
+                  {saysWhy(problem)}
                 </span>
               )}
             </div>
@@ -91,7 +91,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
           .filter((one) => !one.path.startsWith("measured."))
           .map((problem) => (
             <p key={problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
-              {sentence(problem.message)} {sentence(problem.way_out)}
+              {saysWhy(problem)}
             </p>
           ))}
         <a className="press -ml-3" href="/tape" target="_blank" rel="noreferrer">

@@ -12,10 +12,10 @@ import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { Folded } from "../parts/controls/folded";
 import { Allowances } from "../parts/pleat/edge-facts";
-import { sentence } from "../parts/pleat/pin-tile";
 import { TiedFacts, type Tying } from "../parts/pleat/tying";
 import { clothStyle } from "../ribbon/cloth-style";
 import { called, rolesOf } from "../state/cloths";
+import { saysWhy } from "../state/sentence";
 import { changed } from "../state/spec";
 import { useAsked } from "../state/use-asked";
 
@@ -190,10 +190,10 @@ function OfPiece(props: Props & LaidPlan) {
         </div>
       </div>
       <Aside name="The cloth slip">
-        <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
+        <h2 className="m-0 text-sm font-semibold text-smoke">The slip of this piece</h2>
         {general.map((problem) => (
           <p key={problem.message} role="alert" className="my-2 font-semibold text-madder">
-            {sentence(problem.message)} {sentence(problem.way_out)}
+            {saysWhy(problem)}
           </p>
         ))}
         {plan && (
@@ -253,7 +253,7 @@ function OtherCloth({ spec, cloths, chosen, laid, onCloth }: Props & LaidPlan) {
         <MoreOfCloth cloth={own} unit={unit} assumed={{}} problems={problems} onChange={change} />
       </section>
       <Aside name="The cloth slip">
-        <h2 className="m-0 text-sm font-semibold text-smoke">The slip</h2>
+        <h2 className="m-0 text-sm font-semibold text-smoke">The slip of this cloth</h2>
         {answer?.usable && (
           <p className="my-2 font-semibold">
             <Figure>{`${answer.usable.text} of its width can be used${answer.at_hand ? `; ${answer.at_hand.text} at hand${own.shrinkage ? ", once washed" : ""}` : ""}.`}</Figure>

@@ -6,23 +6,19 @@ import {
   type CutAnswer,
   type Problem,
   type ReadySpec,
-  Refused,
   type SectionSpec,
   type Thing,
-  type ThingAnswer,
 } from "../api/client";
 import { CutPlan, offcutKey } from "../parts/cloth/cut-plan";
 import { Aside } from "../parts/controls/aside";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
-import { sentence } from "../parts/pleat/pin-tile";
 import { clothStyle } from "../ribbon/cloth-style";
 import { called, rolesOf } from "../state/cloths";
 import { begin } from "../state/habit";
+import { saysWhy, whyNot } from "../state/sentence";
 import { useAsked } from "../state/use-asked";
 import { useBetter } from "../state/use-better";
-
-type Notions = ThingAnswer["notions"] | null;
 
 interface Props {
   cloths: Record<string, Cloth>;
@@ -32,8 +28,6 @@ interface Props {
   painted: Record<string, Cloth>;
   /** Every piece as it is cut, so many times. */
   sections: { key: string; name: string; spec: ReadySpec; times: number }[];
-  /** What the thing of the work wants beside its cloth, all its parts together; null of a free set of edges. */
-  notions: Notions;
   /** The piece that is chosen; null of a thing without any edge. */
   spec: SectionSpec | null;
   /** Which of the work's pieces it is. */
@@ -46,7 +40,7 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, notions, spec, here, onChange, onSaid, painted, thing }: Props) {
+export function CutStep({ cloths, sections, spec, here, onChange, onSaid, painted, thing }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, thing, quick: true });
   const [stopped, setStopped] = useState("");
@@ -72,8 +66,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
       void client.invalidateQueries({ queryKey: ["cloths"] });
       onSaid(`${one.wide.text} × ${one.long.text} of ${plan.cloth} lies on the shelf.`);
     } catch (error) {
-      const problem = error instanceof Refused ? error.problems[0] : undefined;
-      onSaid(problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.");
+      onSaid(whyNot(error));
     }
   };
   const prefix = `sections.${here}.spec.`;
@@ -89,7 +82,7 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
         {others.map((problem) => (
           <p key={problem.path + problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
             {whose(problem.path)}
-            {sentence(problem.message)} {sentence(problem.way_out)}
+            {saysWhy(problem)}
           </p>
         ))}
         {answer?.lacking.map((line) => (
@@ -111,17 +104,14 @@ export function CutStep({ cloths, sections, notions, spec, here, onChange, onSai
             key={plan.role}
             plan={plan}
             paint={clothStyle(painted[plan.role])}
+            only={answer.plans.length === 1}
             kept={kept}
             onKeep={(one) => void keep(plan, one)}
           />
         ))}
         {spec && <OtherPieces spec={spec} problems={mine} onChange={onChange} cloths={cloths} />}
       </div>
-      <Shopping
-        answer={answer}
-        thing={notions}
-        free={new Set(sections.filter((one) => !one.spec.edge).map((one) => one.name))}
-      />
+      <Shopping answer={answer} />
     </div>
   );
 }
@@ -132,7 +122,7 @@ function whose(path: string): string {
   return first === "cloths" && role ? `The ${role}: ` : "";
 }
 
-function Shopping({ answer, thing, free }: { answer: CutAnswer | null; thing: Notions; free: Set<string> }) {
+function Shopping({ answer }: { answer: CutAnswer | null }) {
   if (!answer) return null;
   return (
     <Aside name="The shopping slip">
@@ -152,32 +142,16 @@ function Shopping({ answer, thing, free }: { answer: CutAnswer | null; thing: No
             )}
           </li>
         ))}
-        {thing?.map((one) => (
+        {answer.totals.map((one) => (
           <li key={one.name} className="my-1">
             <Figure>{`${one.much} ${one.name}${one.cost ? `: ${one.cost}` : ""}`}</Figure>
+            {one.parts.length > 0 && (
+              <span className="block text-sm text-smoke">
+                <Figure>{one.parts.map((part) => `${part.much} for ${part.piece}`).join(", ")}</Figure>
+              </span>
+            )}
           </li>
         ))}
-        {(thing ? [] : answer.totals).map((one) => {
-          const parts = answer.notions.filter((part) => part.name === one.name);
-          return (
-            <li key={one.name} className="my-1">
-              <Figure>{`${one.much} ${one.name}`}</Figure>
-              {parts.length > 1 && (
-                <span className="block text-sm text-smoke">
-                  <Figure>{parts.map((part) => `${part.much} for ${part.piece}`).join(", ")}</Figure>
-                </span>
-              )}
-            </li>
-          );
-        })}
-        {thing &&
-          answer.notions
-            .filter((part) => free.has(part.piece))
-            .map((part) => (
-              <li key={`${part.piece} ${part.name}`} className="my-1">
-                <Figure>{`${part.much} ${part.name} for ${part.piece}`}</Figure>
-              </li>
-            ))}
       </ul>
       {answer.cost && <p className="mt-3 mb-0 font-semibold">Cloth in all: {answer.cost}</p>}
       <p className="mt-3 mb-0 text-sm text-smoke">

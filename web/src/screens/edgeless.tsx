@@ -1,4 +1,4 @@
-import type { Cloth, ReadySpec, Thing, ThingAnswer, Work } from "../api/client";
+import type { Cloth, ReadySpec, Thing, Work } from "../api/client";
 import type { Saving } from "../state/saving";
 import { ClothStep } from "./cloth-step";
 import { CutStep } from "./cut-step";
@@ -7,7 +7,6 @@ interface Props {
   step: "cloth" | "cut";
   work: Work;
   thing: Thing;
-  made: ThingAnswer | null;
   /** The cloths as they are drawn. */
   painted: Record<string, Cloth>;
   pieces: { key: string; name: string; spec: ReadySpec; times: number }[];
@@ -22,7 +21,7 @@ const nothing = () => undefined;
 const NONE = "";
 
 /** The steps Cloth and Cut of a thing without an edge to plan: a plain circle. */
-export function Edgeless({ step, work, thing, made, painted, pieces, cloth, saver, onSaid }: Props) {
+export function Edgeless({ step, work, thing, painted, pieces, cloth, saver, onSaid }: Props) {
   return (
     <main className="min-w-0">
       {step === "cloth" ? (
@@ -49,7 +48,6 @@ export function Edgeless({ step, work, thing, made, painted, pieces, cloth, save
           painted={painted}
           thing={thing}
           sections={pieces}
-          notions={made?.notions ?? null}
           spec={null}
           here={-1}
           onChange={nothing}

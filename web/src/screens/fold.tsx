@@ -1,19 +1,21 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { type CSSProperties, useEffect, useMemo, useState } from "react";
 import { Link } from "wouter";
-import { ask, type FoldAnswer, type Plan, type ReadyWork, type Thing, type ThingAnswer } from "../api/client";
+import { ask, type FoldAnswer, type Plan, type ReadyWork, type ThingAnswer } from "../api/client";
 import { BackAndNext } from "../parts/controls/back-and-next";
 import { Choose } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { WhichEdge } from "../parts/table/which-edge";
+import { clothStyle } from "../ribbon/cloth-style";
 import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
 import { FlatTrack } from "../ribbon/flat-track";
 import { type Model, model as modelOf } from "../ribbon/model";
-import { alone } from "../state/cloths";
+import { alone, paintedCloths, roleOf } from "../state/cloths";
 import { looks } from "../state/look";
 import { traits } from "../state/spec";
 import { usePlace } from "../state/use-place";
 import { speak, useAwake } from "../state/use-table";
+import { thingAsked } from "../state/use-thing";
 
 interface Fetched {
   work: ReadyWork;
@@ -21,6 +23,8 @@ interface Fetched {
   plan: Plan;
   fold: FoldAnswer;
   model: Model;
+  /** The colours of the cloth that is folded. */
+  paint: CSSProperties | undefined;
 }
 
 /** The folding round at the table: each pleat with its picture, then pressing and basting; and the order of making. */
@@ -35,8 +39,10 @@ export function Fold({ name, piece }: { name: string; piece: string }) {
         ask<Plan>("POST", "/plan", alone(section.spec, work.cloths)),
         ask<FoldAnswer>("POST", "/fold", alone(section.spec, work.cloths)),
       ]);
-      if (work.thing) fold.order = await orderOf(work, work.thing);
-      return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(alone(section.spec, work.cloths))) };
+      if (work.thing) fold.order = await orderOf(work);
+      const spec = alone(section.spec, work.cloths);
+      const paint = clothStyle(paintedCloths(work)[roleOf(section.spec)]);
+      return { work, piece: section.name, plan, fold, model: modelOf(plan, looks(spec)), paint };
     },
     staleTime: Number.POSITIVE_INFINITY,
     retry: 2,
@@ -60,11 +66,8 @@ export function Fold({ name, piece }: { name: string; piece: string }) {
 }
 
 /** The order of making as the sewist has it for the thing; what is done is said so. */
-async function orderOf(work: ReadyWork, thing: Thing): Promise<FoldAnswer["order"]> {
-  const edges = Object.fromEntries(
-    work.sections.flatMap(({ spec }) => (spec.edge ? [[spec.edge, spec] as const] : [])),
-  );
-  const made = await ask<ThingAnswer>("POST", "/thing", { ...thing, cloths: work.cloths, edges, plans: false });
+async function orderOf(work: ReadyWork): Promise<FoldAnswer["order"]> {
+  const made = await ask<ThingAnswer>("POST", "/thing", thingAsked(work));
   return made.steps.map((step) => ({ name: step.done ? `${step.name}, done` : step.name, says: step.says }));
 }
 
@@ -93,7 +96,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
   }, [at, go]);
   const out = fold.pleats.slice(0, at).reduce((sum, one) => sum + one.pins, 0);
   return (
-    <main className="flex min-h-dvh flex-col px-4 py-3 sm:px-8">
+    <main className="flex min-h-dvh flex-col px-4 py-3 sm:px-8" style={got.paint}>
       <header className="flex flex-wrap items-center gap-x-4">
         <Link className="press -ml-3" href={`/works/${name}`}>
           ‹ Bench

@@ -4,9 +4,9 @@ import { useLocation } from "wouter";
 import { ask, type Log, type Problem, Refused, type SectionSpec, send, type Work } from "../api/client";
 import { TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
-import { sentence } from "../parts/pleat/pin-tile";
 import { SewnPlot } from "../parts/table/sewn-plot";
 import type { Saving } from "../state/saving";
+import { saysWhy } from "../state/sentence";
 import type { LogName } from "../state/unsent";
 
 interface Props {
@@ -130,7 +130,7 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
         <h2 className="m-0 text-lg font-bold">In your words</h2>
         {problems.map((problem) => (
           <p key={problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
-            {sentence(problem.message)} {sentence(problem.way_out)}
+            {saysWhy(problem)}
           </p>
         ))}
         {WORDS.map(([name, word, hint]) => (

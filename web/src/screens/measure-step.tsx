@@ -3,11 +3,11 @@ import type { Cloth, Thing, ThingAnswer, ThingField, Work } from "../api/client"
 import { Aside } from "../parts/controls/aside";
 import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
-import { sentence } from "../parts/pleat/pin-tile";
 import { MakingList } from "../parts/thing/making-list";
 import { type Asks, placesOf } from "../parts/thing/thing-field";
 import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
 import { WaysCompared } from "../parts/thing/ways-compared";
+import { saysWhy } from "../state/sentence";
 import type { ThingMade } from "../state/use-thing";
 import { ThingPicture } from "../thing/thing-picture";
 
@@ -26,9 +26,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
   if (!made)
     return (
       <div role="status" className="py-6 text-smoke">
-        {problems.length
-          ? problems.map((one) => `${sentence(one.message)} ${sentence(one.way_out)}`).join(" ")
-          : "Drawing it…"}
+        {problems.length ? problems.map((one) => saysWhy(one)).join(" ") : "Drawing it…"}
       </div>
     );
   const measure = (field: string, typed: string | string[]) => {
@@ -134,7 +132,7 @@ function General({ problems, fields }: { problems: ThingMade["problems"]; fields
     <div role="alert" className="my-1 border-l-[6px] border-madder pl-3">
       {general.map((one) => (
         <p key={one.path + one.message} className="m-0 font-semibold">
-          <Figure>{`${sentence(one.message)} ${sentence(one.way_out)}`}</Figure>
+          <Figure>{saysWhy(one)}</Figure>
         </p>
       ))}
     </div>

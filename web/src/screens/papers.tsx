@@ -3,11 +3,11 @@ import { useState } from "react";
 import { Link, useSearch } from "wouter";
 import { ask, type Problem, type ReadyWork, Refused } from "../api/client";
 import { Choose } from "../parts/controls/fields";
-import { sentence } from "../parts/pleat/pin-tile";
 import { ChalkChoice } from "../parts/table/chalk-choice";
 import { Plotter } from "../parts/table/plotter";
 import { keptFrom, keptSide } from "../state/chalk-place";
 import { inInches } from "../state/habit";
+import { saysWhy, sentence } from "../state/sentence";
 import { useAsked } from "../state/use-asked";
 import { take } from "../state/use-file";
 import { useWays } from "../state/use-ways";
@@ -140,7 +140,7 @@ function Laid({ work }: { work: ReadyWork }) {
           </div>
           {told.map((problem) => (
             <p key={problem.message} role="alert" className="my-3 border-l-[6px] border-weld-line pl-3">
-              {sentence(problem.message)} {sentence(problem.way_out)}
+              {saysWhy(problem)}
             </p>
           ))}
           {work.sections.length === 0 && !work.thing && (

@@ -1,10 +1,11 @@
 import type { Plan, Problem, SectionSpec } from "../api/client";
 import { Figure } from "../parts/controls/figure";
 import { Choices } from "../parts/pleat/choices";
-import { PinTile, sentence } from "../parts/pleat/pin-tile";
+import { PinTile } from "../parts/pleat/pin-tile";
 import { Reckoning } from "../parts/pleat/reckoning";
 import type { Tying } from "../parts/pleat/tying";
 import { counted } from "../state/figure";
+import { sentence } from "../state/sentence";
 import { type Hold, held, pinned, type Quantity, quantitiesOf, WORDS } from "../state/spec";
 import type { Planned } from "../state/use-plan";
 

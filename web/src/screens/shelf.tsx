@@ -8,7 +8,7 @@ import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { Notice, type Said } from "../parts/controls/notice";
 import { Sheet } from "../parts/controls/sheet";
-import { sentence } from "../parts/pleat/pin-tile";
+import { saysWhy, sentence } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { useTitle } from "../state/use-title";
 
@@ -262,7 +262,7 @@ function Edit(props: {
         />
         {other.map((problem) => (
           <p key={problem.message} role="alert" className="m-0 font-semibold text-madder">
-            {sentence(problem.message)} {sentence(problem.way_out)}
+            {saysWhy(problem)}
           </p>
         ))}
         <button type="submit" className="press press-main mt-4">

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { ask, Refused, send, type Work, type WorkRow } from "../api/client";
 import { Sheet } from "../parts/controls/sheet";
 import { SmallFront } from "../parts/pleat/glance";
-import { sentence } from "../parts/pleat/pin-tile";
+import { saysWhy } from "../state/sentence";
 import type { KindName } from "../state/spec";
 import { STARTS, started } from "../state/starts";
 import { clothOf, edgeBy, thingBy, useWays } from "../state/use-ways";
@@ -34,9 +34,7 @@ export function Start(props: {
     } catch (error) {
       setTrouble(
         error instanceof Refused
-          ? error.problems.map(
-              (one) => `${one.path ? `${one.path}: ` : ""}${sentence(one.message)} ${sentence(one.way_out)}`,
-            )
+          ? error.problems.map((one) => `${one.path ? `${one.path}: ` : ""}${saysWhy(one)}`)
           : ["That did not work: the program does not answer."],
       );
     }
@@ -57,7 +55,7 @@ export function Start(props: {
             onPick={() =>
               void make(
                 ask<Work>("POST", "/works", {
-                  name: row.title,
+                  name: row.called,
                   cloths: clothOf(row, unit),
                   thing: thingBy(ways, row, unit),
                 }),

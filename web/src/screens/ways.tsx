@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "wouter";
 import { ask, type Problem, Refused, type ThingField, type Ways, type WaysKept } from "../api/client";
 import { Choose, Text } from "../parts/controls/fields";
-import { sentence } from "../parts/pleat/pin-tile";
+import { sentence } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { useTitle } from "../state/use-title";
 import { useWays } from "../state/use-ways";

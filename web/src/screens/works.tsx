@@ -10,7 +10,7 @@ import { Sheet } from "../parts/controls/sheet";
 import { useKeys } from "../parts/controls/use-keys";
 import { SmallFront } from "../parts/pleat/glance";
 import { MenuItem } from "../parts/pleat/pieces";
-import { sentence } from "../parts/pleat/pin-tile";
+import { sentence } from "../state/sentence";
 import { take } from "../state/use-file";
 import { SmallPicture } from "../thing/shapes";
 import { Start } from "./start-sheet";

@@ -10,14 +10,16 @@ export interface ThingMade {
 
 /** What the thing of a work comes to, kept up to date while it is measured; nothing of a free set of edges. */
 export function useThing(work: Work): ThingMade {
-  const { thing, cloths } = work;
+  const { answer, problems, busy } = useAsked("/thing", thingAsked(work), work.key);
+  return { made: work.thing ? answer : null, problems, busy };
+}
+
+/** What is asked about the thing of a work: what it is, its cloths, and what the sewist says of its edges. */
+export function thingAsked<Section extends { spec: { edge?: string | null } }>(
+  work: Pick<Work, "thing" | "cloths"> & { sections: Section[] },
+) {
   const edges = Object.fromEntries(
-    work.sections.flatMap(({ spec }) => (spec.edge ? [[spec.edge, spec] as const] : [])),
+    work.sections.flatMap(({ spec }) => (spec.edge ? [[spec.edge, spec as Section["spec"]] as const] : [])),
   );
-  const { answer, problems, busy } = useAsked(
-    "/thing",
-    thing ? { ...thing, cloths, edges, plans: false } : null,
-    work.key,
-  );
-  return { made: thing ? answer : null, problems, busy };
+  return work.thing ? { ...work.thing, cloths: work.cloths, edges, plans: false } : null;
 }

@@ -1,4 +1,5 @@
 import type { Work } from "../api/client";
+import { capital } from "./sentence";
 import { WORDS } from "./spec";
 
 /** One thing in which two versions of a work differ, in words. */
@@ -17,8 +18,7 @@ function words(path: string): string {
   const said = names
     .filter((name) => name !== "pins")
     .map((name) => (/^\d+$/.test(name) ? String(Number(name) + 1) : name.replaceAll("_", " ")));
-  const text = said.join(", ");
-  return text.charAt(0).toUpperCase() + text.slice(1);
+  return capital(said.join(", "));
 }
 
 /** Every value of a nested thing by its path. */

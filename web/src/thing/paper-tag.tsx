@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { Problem } from "../api/client";
+import { saysWhy } from "../state/sentence";
 
 interface Props {
   name: string;
@@ -47,7 +48,7 @@ export function PaperTag({ name, path, value, problems, assumed, onType, lit, on
       </label>
       {problem && (
         <span id={`${id}-wrong`} className="max-w-64 text-sm font-semibold text-madder">
-          {`${problem.message.charAt(0).toUpperCase()}${problem.message.slice(1)}. ${problem.way_out}.`}
+          {saysWhy(problem)}
         </span>
       )}
     </span>

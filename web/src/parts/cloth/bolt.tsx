@@ -9,7 +9,7 @@ type Plan = CutAnswer["plans"][number];
 const TOP = 22;
 const FOOT = 16;
 const ROLL = 26;
-const LOW = 74;
+const BARE = 96;
 
 interface Props {
   /** What lies on the cloth; null while that is not known. */
@@ -18,19 +18,21 @@ interface Props {
   /** The repeat along the cloth in millimetres, nought without one. */
   along: number;
   directional: boolean;
+  /** Whether it comes from a roll, and goes on past what is cut from it. */
+  rolled: boolean;
   /** Which of its measures is lit: width, along. */
   lit: string | null;
 }
 
 /** A bolt as it lies along the screen: its width, its repeats, which way is up, and the pieces that are cut from it. */
-export function Bolt({ plan, name, along, directional, lit }: Props) {
+export function Bolt({ plan, name, along, directional, rolled, lit }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 560, 220);
   const sheet = plan?.sheets[0];
   const room = width - ROLL - 16;
   const scale = sheet ? Math.min(room / sheet.length.mm, 128 / sheet.width.mm) : 0;
-  const [w, h] = sheet ? [sheet.length.mm * scale, Math.max(LOW, sheet.width.mm * scale)] : [room, 96];
-  const drawn = sheet ? sheet.width.mm * scale : h;
+  const [w, drawn] = sheet ? [sheet.length.mm * scale, sheet.width.mm * scale] : [room, BARE];
+  const end = rolled ? room + ROLL - 8 : w;
   const more = (plan?.sheets.length ?? 1) - 1;
   const tape = (name: string) => (lit === name ? 4 : 2);
   return (
@@ -54,23 +56,26 @@ export function Bolt({ plan, name, along, directional, lit }: Props) {
         />
         <g transform={`translate(16 ${TOP})`}>
           <path
-            d={`M0 0H${w + ROLL - 8}V${drawn}H0Z`}
+            d={`M0 0H${end}V${drawn}H0Z`}
             fill="var(--cloth-under)"
             stroke="var(--cloth-line)"
             strokeDasharray={sheet ? undefined : "7 5"}
           />
           {sheet && <rect width={w} height={drawn} fill="url(#waste)" />}
           {plan && sheet && <LaidPieces pieces={plan.placed.filter((one) => one.sheet === 0)} scale={scale} />}
-          <path d={`M0 3H${w + ROLL - 8}M0 ${drawn - 3}H${w + ROLL - 8}`} stroke="var(--cloth-shade)" opacity={0.5} />
-          <ellipse
-            cx={w + ROLL - 8}
-            cy={drawn / 2}
-            rx={7}
-            ry={drawn / 2}
-            fill="var(--cloth)"
-            stroke="var(--cloth-shade)"
-            strokeWidth={1.2}
-          />
+          <path d={`M0 3H${end}M0 ${drawn - 3}H${end}`} stroke="var(--cloth-shade)" opacity={0.5} />
+          {sheet && rolled && <path d={`M${w} -5V${drawn + 5}`} stroke="var(--soot)" strokeDasharray="2 4" />}
+          {rolled && (
+            <ellipse
+              cx={end}
+              cy={drawn / 2}
+              rx={7}
+              ry={drawn / 2}
+              fill="var(--cloth)"
+              stroke="var(--cloth-shade)"
+              strokeWidth={1.2}
+            />
+          )}
           {sheet && along > 0 && (
             <path
               d={`M0 ${drawn + 8}H${along * scale}M0 ${drawn + 3}v10M${along * scale} ${drawn + 3}v10`}

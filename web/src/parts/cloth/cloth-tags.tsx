@@ -1,3 +1,4 @@
+import { useState } from "react";
 import type { Cloth, CutAnswer, Problem } from "../../api/client";
 import { inInches } from "../../state/habit";
 import { useWays } from "../../state/use-ways";
@@ -39,12 +40,21 @@ export function ClothTags(props: Props) {
       onType={(text) => set({ [key]: text.trim() ? text : null, ...(key === "price" && sign ? { sign } : {}) })}
     />
   );
+  const begunSo = useBegunUsable(cloth);
+  // A tag that is typed on stays while it is empty: what is measured of the cloth otherwise is typed under More.
+  const byUsable = Boolean(cloth.usable) || (begunSo && !cloth.width);
   const per = cloth.per ?? (inInches(unit) ? "yd" : "m");
   return (
     <div className="flex min-w-0 flex-col gap-2">
       <div className="flex flex-wrap items-start gap-2">
-        {tag("Width", "width", "width")}
-        {tag("One selvedge", "selvedge", "width")}
+        {byUsable ? (
+          tag("Usable width", "usable", "width")
+        ) : (
+          <>
+            {tag("Width", "width", "width")}
+            {tag("One selvedge", "selvedge", "width")}
+          </>
+        )}
         {tag("Repeat along", "along", "along")}
         {tag("Repeat across", "across", "width")}
       </div>
@@ -53,6 +63,7 @@ export function ClothTags(props: Props) {
         name={cloth.name || "The cloth"}
         along={props.along}
         directional={cloth.directional ?? false}
+        rolled={!cloth.rectangle}
         lit={lit}
       />
       <div className="flex flex-wrap items-start gap-2">
@@ -75,11 +86,20 @@ export function ClothTags(props: Props) {
   );
 }
 
+/** What is typed under More, and what is too where the usable width stands above. */
+const HERE = /^cloth\.(usable|thickness|step|sheets|stripes)/;
+const HERE_TOO = /^cloth\.(usable|width|selvedge|thickness|step|sheets|stripes)/;
+
+/** Whether the usable width was all that was said of its width as it was first seen. */
+function useBegunUsable(cloth: Cloth): boolean {
+  return useState(Boolean(cloth.usable))[0];
+}
+
 /** What is rarely said of a cloth, folded: its thickness, its sheets, its stripes. */
 export function MoreOfCloth(props: Pick<Props, "cloth" | "unit" | "assumed" | "problems" | "onChange">) {
   const { cloth, unit, assumed, problems, onChange } = props;
   const set = (fields: Partial<Cloth>) => onChange({ ...cloth, ...fields });
-  const field = (name: string, key: "usable" | "thickness" | "step") => (
+  const field = (name: string, key: "usable" | "width" | "selvedge" | "thickness" | "step") => (
     <Text
       name={name}
       path={`cloth.${key}`}
@@ -89,9 +109,9 @@ export function MoreOfCloth(props: Pick<Props, "cloth" | "unit" | "assumed" | "p
       onType={(text) => set({ [key]: text.trim() ? text : null })}
     />
   );
+  const whole = useBegunUsable(cloth) || Boolean(cloth.usable);
   const stripes = cloth.stripes ?? [];
   const state = [
-    cloth.usable ? `${cloth.usable} usable` : "",
     cloth.thickness ? `${cloth.thickness} thick` : "thickness not said",
     cloth.step ? `sold by ${cloth.step}` : "",
     cloth.rectangle ? "a sheet or a remnant" : "",
@@ -101,10 +121,12 @@ export function MoreOfCloth(props: Pick<Props, "cloth" | "unit" | "assumed" | "p
     <Folded
       name="More of this cloth"
       state={state.filter(Boolean).join("; ")}
-      wrong={problems.some((one) => /^cloth\.(usable|thickness|step|sheets|stripes)/.test(one.path))}
+      wrong={problems.some((one) => (whole ? HERE_TOO : HERE).test(one.path))}
     >
       <ColourField name="Colour" value={cloth.colour} onPick={(colour) => set({ colour })} />
       {field("Usable width, if known", "usable")}
+      {whole && field("Width", "width")}
+      {whole && field("One selvedge", "selvedge")}
       {field("Thickness", "thickness")}
       {field("Sold in steps of", "step")}
       <TickBox

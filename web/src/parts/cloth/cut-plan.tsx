@@ -9,11 +9,14 @@ import { OnePiece } from "./one-piece";
 type Plan = CutAnswer["plans"][number];
 type Offcut = Plan["offcuts"][number];
 const EDGE = 34;
-const TALL = 260;
+/** How tall a cloth may be drawn: among others, and by itself. */
+const TALL = { several: 260, only: 440 };
 
 interface Props {
   plan: Plan;
   paint: CSSProperties | undefined;
+  /** Whether it is the only cloth that is shown. */
+  only: boolean;
   /** Which of its pieces that could be kept lie on the shelf already, and how one is put there. */
   kept: ReadonlySet<string>;
   onKeep: (offcut: Offcut) => void;
@@ -24,7 +27,7 @@ export const offcutKey = (plan: Plan, one: Offcut) =>
   [plan.role, one.sheet, ...one.typed, one.left, one.start].join(" ");
 
 /** The pieces on one cloth, to scale, the cloth's length running to the right; each can be taken up and looked at. */
-export function CutPlan({ plan, paint, kept, onKeep }: Props) {
+export function CutPlan({ plan, paint, only, kept, onKeep }: Props) {
   const box = useRef<HTMLElement>(null);
   const width = useWidth(box, 800, 240);
   const [picked, setPicked] = useState<string | null>(null);
@@ -41,6 +44,7 @@ export function CutPlan({ plan, paint, kept, onKeep }: Props) {
           key={index}
           plan={plan}
           room={width - EDGE - 4}
+          tall={only ? TALL.only : TALL.several}
           index={index}
           width={sheet.width}
           length={sheet.length}
@@ -62,6 +66,7 @@ type Length = { mm: number; text: string };
 function Sheet({
   plan,
   room,
+  tall,
   index,
   width,
   length,
@@ -71,6 +76,8 @@ function Sheet({
   plan: Plan;
   /** How many pixels there are along the cloth: what is written on it stays as large on a small screen. */
   room: number;
+  /** How tall it may become. */
+  tall: number;
   index: number;
   width: Length;
   length: Length;
@@ -80,8 +87,8 @@ function Sheet({
   const offcuts = plan.offcuts.filter((one) => one.sheet === index);
   // What is bought beyond the plan lies at its end.
   const end = Math.max(length.mm, ...offcuts.map((one) => one.start + one.long.mm));
-  // The cloth's length runs to the right; a short wide one is not blown up past a hand's breadth.
-  const scale = Math.min(room / end, TALL / width.mm);
+  // The cloth's length runs to the right; a short wide one is not blown up without end.
+  const scale = Math.min(room / end, tall / width.mm);
   const [w, h] = [end * scale, width.mm * scale];
   // Never too narrow for what is written above it.
   const across = Math.max(w, 200) + EDGE + 4;
@@ -147,7 +154,7 @@ function Sheet({
 }
 
 /** What falls away in pieces that could be kept, each put on the shelf with a press. */
-function Kept({ plan, kept, onKeep }: Omit<Props, "paint">) {
+function Kept({ plan, kept, onKeep }: Pick<Props, "plan" | "kept" | "onKeep">) {
   if (plan.offcuts.length === 0) return null;
   return (
     <details className="min-w-0">

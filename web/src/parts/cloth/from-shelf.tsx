@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "wouter";
-import { ask, type Cloth, type ClothAnswer, type ClothRow, Refused, type SectionSpec } from "../../api/client";
+import { ask, type Cloth, type ClothAnswer, type ClothRow, type SectionSpec } from "../../api/client";
+import { whyNot } from "../../state/sentence";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
-import { sentence } from "../pleat/pin-tile";
 import { fromShelf } from "./cloth-facts";
 
 interface Props {
@@ -41,8 +41,7 @@ export function Shelf({ spec, work, asked, onChange, onSaid }: Props & { asked: 
       onChange({ ...typed, cloth: { ...typed.cloth, ...fromShelf(now) } }, "cloth");
       await shelf.refetch();
     } catch (error) {
-      const problem = error instanceof Refused ? error.problems[0] : undefined;
-      onSaid(problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.");
+      onSaid(whyNot(error));
     }
   };
   return (

@@ -1,4 +1,5 @@
 import type { CutAnswer } from "../../api/client";
+import { Haloed } from "../../ribbon/haloed";
 
 type Plan = CutAnswer["plans"][number];
 export type Laid = Plan["placed"][number];
@@ -14,14 +15,13 @@ export function LaidPieces(props: {
   return pieces.map((piece) => {
     const [x, y] = [piece.start * scale, piece.left * scale];
     const [long, wide] = [piece.long.mm * scale, piece.wide.mm * scale];
-    const [cx, cy] = [x + long / 2, y + wide / 2];
+    const [cy, cx] = [piece.middle[0] * scale, piece.middle[1] * scale];
     const upright = wide > long * 1.6;
     const room = upright ? wide : long;
     const thick = upright ? long : wide;
     const beside = !upright && thick <= 34; // a thin piece has its name beside its arrow, not under it
     const fits = (name: string) => room > name.length * 7.6 + (beside ? 56 : 0);
-    const names = shorter(piece.name);
-    const label = thick > 15 ? (names.find(fits) ?? (room > 48 ? names.at(-1) : "") ?? "") : "";
+    const label = thick > 15 ? (piece.names.find(fits) ?? (room > 48 ? piece.names.at(-1) : "") ?? "") : "";
     return (
       // biome-ignore lint/a11y/noStaticElementInteractions: the list of pieces beside it takes one up with the keys
       <g
@@ -38,7 +38,12 @@ export function LaidPieces(props: {
           strokeWidth={picked === piece.key ? 3 : 1.2}
         />
         {piece.on_fold && (
-          <path d={`M${x} ${cy}H${x + long}`} stroke="var(--cloth-shade)" strokeWidth={1.2} strokeDasharray="8 3 2 3" />
+          <path
+            d={`M${x} ${y + wide / 2}H${x + long}`}
+            stroke="var(--cloth-shade)"
+            strokeWidth={1.2}
+            strokeDasharray="8 3 2 3"
+          />
         )}
         <Arrow
           x={beside && label ? x + 20 : cx}
@@ -47,19 +52,17 @@ export function LaidPieces(props: {
           turns={piece.turns}
         />
         {label && (
-          <text
+          <Haloed
             transform={`translate(${cx} ${cy}) rotate(${upright ? -90 : 0})`}
             y={thick > 34 ? -8 : 4}
-            textAnchor="middle"
             fontSize={12.5}
             fontWeight={650}
             fill="var(--on-cloth)"
-            stroke="var(--cloth)"
-            strokeWidth={3}
-            paintOrder="stroke"
+            halo="var(--cloth)"
+            thick={3}
           >
             {label}
-          </text>
+          </Haloed>
         )}
       </g>
     );
@@ -94,12 +97,6 @@ function Arrow({ x, y, long, turns }: { x: number; y: number; long: number; turn
       strokeWidth={1.8}
     />
   );
-}
-
-/** A name and its shorter forms: "Left panel, width 1 of 2", "Left panel, 1 of 2", "1 of 2". */
-function shorter(name: string): string[] {
-  const [, piece, number] = name.match(/^(.*), (?:width|strip|lining) (\d+ of \d+)$/) ?? [];
-  return piece && number ? [name, `${piece}, ${number}`, number] : [name];
 }
 
 /** What falls away, hatched. */

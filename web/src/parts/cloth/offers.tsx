@@ -1,5 +1,5 @@
+import { sentence } from "../../state/sentence";
 import { Figure } from "../controls/figure";
-import { sentence } from "../pleat/pin-tile";
 
 /** What would help or save cloth, each taken with one press. */
 export function Offers(props: {

@@ -1,5 +1,6 @@
 import type { CSSProperties } from "react";
 import type { CutAnswer } from "../../api/client";
+import { Haloed } from "../../ribbon/haloed";
 import { SvgFigure } from "../../ribbon/svg-figure";
 import { Figure } from "../controls/figure";
 import { Sheet } from "../controls/sheet";
@@ -139,19 +140,9 @@ function Large({ piece }: { piece: Laid }) {
         )}
         <path d={`M0 -6H${w}M0 -10v8M${w} -10v8`} stroke="var(--madder)" strokeWidth={1.6} />
         <path d={`M-8 0V${h}M-12 0h8M-12 ${h}h8`} stroke="var(--madder)" strokeWidth={1.6} />
-        <text
-          x={w / 2}
-          y={-9}
-          textAnchor="middle"
-          fontSize={13}
-          fontWeight={650}
-          fill="var(--soot)"
-          stroke="var(--calico)"
-          strokeWidth={4}
-          paintOrder="stroke"
-        >
+        <Haloed x={w / 2} y={-9} fontSize={13} fontWeight={650} fill="var(--soot)" halo="var(--calico)" thick={4}>
           <SvgFigure>{(along ? piece.long : piece.wide).text}</SvgFigure>
-        </text>
+        </Haloed>
         <text
           transform={`translate(-16 ${h / 2}) rotate(-90)`}
           textAnchor="middle"

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { ClothAnswer } from "../../api/client";
+import { sentence } from "../../state/sentence";
 import { Figure } from "../controls/figure";
-import { sentence } from "../pleat/pin-tile";
 
 /** One of several ways, told by what it comes to: a press takes it. */
 function Way(props: {

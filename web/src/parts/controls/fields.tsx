@@ -2,8 +2,8 @@ import { ToggleGroup } from "radix-ui";
 import { useId, useState } from "react";
 import type { Problem } from "../../api/client";
 import { colourOf } from "../../state/photographed";
+import { saysWhy } from "../../state/sentence";
 import { Term } from "../handbook/named";
-import { sentence } from "../pleat/pin-tile";
 
 const OPEN = 46;
 const NOTHING = "-"; // a choice that says nothing has a value too
@@ -133,10 +133,9 @@ export function Text(props: {
         autoComplete="off"
       />
       {problem && (
-        <span
-          id={`${id}-wrong`}
-          className="max-w-56 text-madder"
-        >{`${sentence(problem.message)} ${sentence(problem.way_out)}`}</span>
+        <span id={`${id}-wrong`} className="max-w-56 text-madder">
+          {saysWhy(problem)}
+        </span>
       )}
     </div>
   );

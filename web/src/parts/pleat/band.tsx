@@ -1,9 +1,9 @@
 import type { Plan, Problem, SectionSpec } from "../../api/client";
 import { begin } from "../../state/habit";
+import { saysWhy } from "../../state/sentence";
 import { isParted, KIND_WORDS, type Part } from "../../state/spec";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
-import { sentence } from "./pin-tile";
 
 interface Props {
   spec: SectionSpec;
@@ -160,7 +160,7 @@ export function Band({ spec, plan, problems, chosen, onChoose, onChange }: Props
         .filter((problem) => problem.path === "parts")
         .map((problem) => (
           <p key={problem.message} role="alert" className="m-0 font-semibold text-madder">
-            {sentence(problem.message)} {sentence(problem.way_out)}
+            {saysWhy(problem)}
           </p>
         ))}
     </div>

@@ -2,9 +2,9 @@ import { useState } from "react";
 import type { Problem, SectionSpec } from "../../api/client";
 import { TAPES } from "../../api/kinds";
 import { begin, inInches } from "../../state/habit";
+import { sentence } from "../../state/sentence";
 import { asKind, changed, isParted, KIND_WORDS, type KindName, traits } from "../../state/spec";
 import { Choose, Text, TickBox } from "../controls/fields";
-import { sentence } from "./pin-tile";
 
 interface Props {
   spec: SectionSpec;

@@ -1,9 +1,9 @@
 import { useRef, useState } from "react";
-import { ask, type Plan, type Problem, Refused, type SectionSpec } from "../../api/client";
+import { ask, type Plan, type Problem, type SectionSpec } from "../../api/client";
 import { begin } from "../../state/habit";
+import { whyNot } from "../../state/sentence";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
-import { sentence } from "./pin-tile";
 
 interface Props {
   spec: SectionSpec;
@@ -216,8 +216,7 @@ function Attachment(props: { spec: SectionSpec; problems: Problem[]; put: (field
         put({ ruffler: { ...spec.gathering.ruffler, stitch: answer.stitch } });
       setSays(answer.says);
     } catch (error) {
-      const problem = error instanceof Refused ? error.problems[0] : undefined;
-      setSays(problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.");
+      setSays(whyNot(error));
     }
   };
   return (

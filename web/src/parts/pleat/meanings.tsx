@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
 import { asked, type Change, type Meaning, Refused, type SectionSpec } from "../../api/client";
 import { edgePath } from "../../ribbon/edge";
+import { saysWhy, sentence } from "../../state/sentence";
 import { Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { Sheet } from "../controls/sheet";
-import { sentence } from "./pin-tile";
 
 /** What "a one-inch pleat" means: four things, each drawn; the one that is meant becomes pins. */
 export function Meanings(props: {
@@ -30,10 +30,7 @@ export function Meanings(props: {
       })
       .catch((error: unknown) => {
         const problem = error instanceof Refused ? error.problems[0] : undefined;
-        if (newest)
-          setWrong(
-            problem ? `${sentence(problem.message)} ${sentence(problem.way_out)}` : "The program does not answer.",
-          );
+        if (newest) setWrong(problem ? saysWhy(problem) : "The program does not answer.");
       });
     return () => {
       newest = false;

@@ -1,5 +1,6 @@
 import { useId, useLayoutEffect, useRef, useState } from "react";
 import type { Problem } from "../../api/client";
+import { saysWhy, sentence } from "../../state/sentence";
 import type { Hold } from "../../state/spec";
 import { Figure } from "../controls/figure";
 import { Term } from "../handbook/named";
@@ -146,14 +147,8 @@ export function PinTile({
 
 /** What is wrong, in a tile; what facts that disagree say together stands above them all. */
 function wrong(problem: Problem): string {
-  if (!problem.together) return `${sentence(problem.message)} ${sentence(problem.way_out)}`;
+  if (!problem.together) return saysWhy(problem);
   return problem.becomes ? `Without this pin it becomes ${sentence(problem.becomes)}` : sentence(problem.way_out);
-}
-
-/** Text as a sentence: with a capital, and closed. */
-export function sentence(text: string): string {
-  const begun = text.charAt(0).toUpperCase() + text.slice(1);
-  return /[.!?]$/.test(begun) ? begun : `${begun}.`;
 }
 
 function PinMark({ hold }: { hold: Hold }) {

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { fetchFile, type Plotted, type Problem, Refused, send } from "../../api/client";
-import { sentence } from "../pleat/pin-tile";
+import { saysWhy } from "../../state/sentence";
 
 /** A stand-in for a plotting or cutting machine: it shows what it would draw, and how far its pen would go. */
 export function Plotter({ asked }: { asked: unknown }) {
@@ -55,7 +55,7 @@ export function Plotter({ asked }: { asked: unknown }) {
       </div>
       {problems.map((problem) => (
         <p key={problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
-          {sentence(problem.message)} {sentence(problem.way_out)}
+          {saysWhy(problem)}
         </p>
       ))}
       {plotted && (

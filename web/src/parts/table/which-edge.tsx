@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { ask, type ReadyWork, type ThingAnswer } from "../../api/client";
+import { thingAsked } from "../../state/use-thing";
 import { fitted, Shapes } from "../../thing/shapes";
 
 const WIDE = 96;
@@ -8,24 +9,10 @@ const TALL = 60;
 /** The small picture of the thing, and which edge of which part is at the table; nothing of a free edge. */
 export function WhichEdge({ work, piece }: { work: ReadyWork; piece: string }) {
   const section = work.sections.find((one) => one.key === piece);
-  const thing = work.thing;
   const made = useQuery({
     queryKey: ["thing of", work.name, piece, work.sections.length],
-    queryFn: ({ signal }) =>
-      ask<ThingAnswer>(
-        "POST",
-        "/thing",
-        {
-          ...thing,
-          cloths: work.cloths,
-          edges: Object.fromEntries(
-            work.sections.flatMap(({ spec }) => (spec.edge ? [[spec.edge, spec] as const] : [])),
-          ),
-          plans: false,
-        },
-        { signal },
-      ),
-    enabled: Boolean(thing && section?.spec.edge),
+    queryFn: ({ signal }) => ask<ThingAnswer>("POST", "/thing", thingAsked(work), { signal }),
+    enabled: Boolean(work.thing && section?.spec.edge),
     retry: 1,
     staleTime: Number.POSITIVE_INFINITY,
   }).data;

@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, type Problem, type Thing, type ThingAnswer, type Times } from "../../api/client";
 import { newName } from "../../api/named";
+import { saysWhy } from "../../state/sentence";
 import { Figure } from "../controls/figure";
-import { sentence } from "../pleat/pin-tile";
 
 type Order = NonNullable<Thing["making"]>;
 
@@ -24,7 +24,7 @@ export function MakingList({ made, order, problems, onOrder }: Props) {
   }).data;
   const wrong = (name: string) => {
     const found = problems.find((one) => one.path === `making.took.${name}`);
-    return found ? `${sentence(found.message)} ${sentence(found.way_out)}` : undefined;
+    return found ? saysWhy(found) : undefined;
   };
   const names = made.steps.map((one) => one.name);
   const done = made.steps.filter((one) => one.done).length;

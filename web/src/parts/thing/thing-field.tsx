@@ -1,8 +1,8 @@
 import { type ReactNode, useId, useState } from "react";
 import type { Problem, Thing, ThingField } from "../../api/client";
+import { saysWhy, sentence } from "../../state/sentence";
 import { standsOpen, Toggles } from "../controls/fields";
 import { Figure } from "../controls/figure";
-import { sentence } from "../pleat/pin-tile";
 
 export interface Asks {
   fields: ThingField[];
@@ -207,7 +207,7 @@ function Entry(props: {
       </span>
       {wrong.map((one) => (
         <span key={one.message} className="text-madder">
-          <Figure>{`${sentence(one.message)} ${sentence(one.way_out)}`}</Figure>
+          <Figure>{saysWhy(one)}</Figure>
         </span>
       ))}
     </div>
