@@ -11,6 +11,9 @@ from ribbon.making import (
     skirt_fields,
     skirts,
     skirts_made,
+    tier_fields,
+    tiers,
+    tiers_made,
     valance,
 )
 from ribbon.making.thing import Thing
@@ -59,4 +62,15 @@ CIRCLE = Thing(
     colour="#8a6f96",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE)}
+TIERS = Thing(
+    "tiers",
+    "Tiers",
+    "waist, base or length",
+    tier_fields.FIELDS,
+    tiers.begin,
+    tiers_made.finish,
+    typical={"waist": "70 cm", "base": "60 cm", "foot": "150 cm", "length": "80 cm"},
+    colour="#d8c3b4",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS)}

@@ -23,7 +23,8 @@ class From(StrEnum):
 class Chalk(NamedTuple):
     """One mark to chalk: its distance along the tape, to the left or the right of the middle where that is nought, its kind and pleat.
 
-    `first` tells the first mark of each pleat as it is met, which is drawn bolder.
+    `first` tells the first mark of each pleat as it is met, which is drawn bolder.  A match point has its place `on` what
+    the edge is sewn to as well, measured from the same end.
     """
 
     at: Length
@@ -31,6 +32,7 @@ class Chalk(NamedTuple):
     kind: LineKind
     pleat: int
     first: bool
+    on: Length | None = None
 
 
 def chalk_list(found: list[Mark], walked: Walk, nought: From, *, wrong_side: bool) -> list[Chalk]:
@@ -52,10 +54,19 @@ def chalk_list(found: list[Mark], walked: Walk, nought: From, *, wrong_side: boo
         left, right = (behind, before) if wrong_side else (before, behind)
         met = [*((at, "left", mark) for at, mark in left), *((at, "right", mark) for at, mark in right)]
     halves = 2 if nought is From.MIDDLE else 1
+    sewn_to = dict(zip(walked.flat, walked.x, strict=True))
+
+    def on(mark: Mark) -> Length | None:
+        if mark.kind is not LineKind.MATCH:
+            return None
+        along, full = sewn_to[mark.at] - walked.x[0], walked.x[-1] - walked.x[0]
+        from_nought = {From.START: along, From.END: full - along, From.MIDDLE: abs(2 * along - full)}[nought]
+        return walked.length(from_nought) / halves
+
     listed: list[Chalk] = []
     for at, hand, mark in met:
         first = not listed or listed[-1].pleat != mark.pleat or listed[-1].hand != hand
-        listed.append(Chalk(walked.length(at) / halves, hand, mark.kind, mark.pleat, first))
+        listed.append(Chalk(walked.length(at) / halves, hand, mark.kind, mark.pleat, first, on(mark)))
     return listed
 
 

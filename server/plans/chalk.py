@@ -68,7 +68,14 @@ def chalk_of(given: Given, nought: From, *, wrong_side: bool, upper: bool = Fals
         "called": found.called,
         "count": found.count,
         "marks": [
-            {"at": writer.place(c.at), "hand": c.hand, "kind": c.kind, "pleat": c.pleat, "first": c.first}
+            {
+                "at": writer.place(c.at),
+                "hand": c.hand,
+                "kind": c.kind,
+                "pleat": c.pleat,
+                "first": c.first,
+                "on": writer.place(c.on) if c.on is not None else None,
+            }
             for c in found.marks
         ],
         "gauge": [{"role": notch.role, "length": writer.place(notch.length)} for notch in card.notches],

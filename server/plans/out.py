@@ -345,13 +345,17 @@ class LiesOut(TypedDict):
 
 
 class ChalkMarkOut(TypedDict):
-    """A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat."""
+    """A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat.
+
+    A match point is also marked `on` what the edge is sewn to, so far from the same end; null for every other mark.
+    """
 
     at: LengthOut
     hand: str
     kind: LineKind
     pleat: int
     first: bool
+    on: LengthOut | None
 
 
 class NotchOut(TypedDict):

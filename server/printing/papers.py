@@ -30,7 +30,7 @@ from ribbon.cloth.sold import layout_scribe
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Unit
-from ribbon.table.chalk import From, found_by_folding
+from ribbon.table.chalk import Chalk, From, found_by_folding
 from ribbon.table.gauge import gauge
 from server.cutting.cut import Plans, plans_of
 from server.making.beside import cut_beside
@@ -218,14 +218,23 @@ def _chalk(asked: PaperIn) -> Made:
     chalked = listed(whole, asked.nought, wrong_side=wrong)
     found = chalked.marks
     write = section.scribe.write
-    rows = [[write(c.at).text, _WORDS[c.kind.value], f"{c.pleat}" if c.first else "", c.hand] for c in found]
+    middle, points = asked.nought is From.MIDDLE, any(c.on is not None for c in found)
+    columns: list[tuple[str, float, Callable[[Chalk], str]]] = [
+        ("At", 24.0 if points else 28.0 if middle else 32.0, lambda c: write(c.at).text),
+        ("Mark", 22.0 if points else 27.0 if middle else 32.0, lambda c: _WORDS[c.kind.value]),
+        (chalked.called.capitalize(), 12.0 if middle or points else 16.0, lambda c: f"{c.pleat}" if c.first else ""),
+    ]
+    if points:
+        columns.append(("On the edge", 20.0, lambda c: write(c.on).text if c.on is not None else ""))
+    if middle:
+        columns.append(("Hand", 9.0 if points else 11.0, lambda c: c.hand))
     says = f"Chalked on the {'wrong' if wrong else 'right'} side. {chalked.nought} The first mark of each {chalked.called} is bolder."
     listing = Listing(
         _title(asked, "chalk list"),
         [says, chalked.says],
-        ["At", "Mark", chalked.called.capitalize(), "Hand" if asked.nought is From.MIDDLE else ""],
-        rows,
-        (28.0, 27.0, 12.0, 11.0) if asked.nought is From.MIDDLE else (32.0, 32.0, 16.0, 0.0),
+        [heading for heading, _, _ in columns],
+        [[cell(c) for _, _, cell in columns] for c in found],
+        tuple(wide for _, wide, _ in columns),
         2,
         frozenset(index for index, c in enumerate(found) if c.first),
         glyphs=[c.kind.value for c in found],

@@ -134,7 +134,7 @@ class RufflerSpec(Strict):
 class GatheringSpec(Strict):
     """How an edge is gathered."""
 
-    longest: Typed | None = Field(
+    longest: Tieable | None = Field(
         default=None, description="The longest part between two match points; 25 cm or 10 in left out."
     )
     rows: Annotated[int, Field(ge=1, le=9)] = 2

@@ -200,6 +200,21 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Star-party petticoat",
+        "four tiers on a base, under the apron",
+        {
+            "kind": "tiers", "unit": "cm", "seam": "1.5 cm",
+            "measures": {"waist": "70 cm", "hip": "94 cm", "base": "54 cm", "foot": "156 cm"},
+            "choices": {"tiers": "4", "spacing": "13 cm", "deep": "16 cm", "fullness": "2 1/2", "trim": "hem"},
+        },
+        {
+            "face": {
+                "name": "Petticoat lawn", "unit": "cm", "width": "142 cm", "selvedge": "1 cm", "weight": "80 g/m²",
+                "price": "8.40", "per": "m", "step": "10 cm", "shrinkage": "4", "colour": "#d9a9a0",
+            },
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {

@@ -44,7 +44,7 @@ def test_the_chalk_list_as_a_table_has_a_line_for_every_mark(client: Client) -> 
     rows = file.content.decode("utf-8-sig").splitlines()
     assert rows[0].startswith("At,Mark,Pleat")
     assert len(rows) == 1 + 3 * 23
-    assert rows[1] == "3 cm,outer fold,1,"
+    assert rows[1] == "3 cm,outer fold,1"
 
 
 def test_the_template_fits_either_paper(client: Client) -> None:

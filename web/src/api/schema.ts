@@ -1468,6 +1468,8 @@ export interface components {
         /**
          * ChalkMarkOut
          * @description A mark to chalk; `hand` is left or right where it is measured from the middle, `first` begins a pleat.
+         *
+         *     A match point is also marked `on` what the edge is sewn to, so far from the same end; null for every other mark.
          */
         ChalkMarkOut: {
             at: components["schemas"]["LengthOut"];
@@ -1476,6 +1478,7 @@ export interface components {
             /** Hand */
             hand: string;
             kind: components["schemas"]["LineKind"];
+            on: components["schemas"]["LengthOut"] | null;
             /** Pleat */
             pleat: number;
         };
@@ -2421,7 +2424,7 @@ export interface components {
              * Longest
              * @description The longest part between two match points; 25 cm or 10 in left out.
              */
-            longest?: (string | number) | null;
+            longest?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
              * Points
              * @default []

@@ -4,7 +4,7 @@ import { Aside } from "../parts/controls/aside";
 import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { MakingList } from "../parts/thing/making-list";
-import { type Asks, placesOf } from "../parts/thing/thing-field";
+import { type Asks, choiceOf, placesOf } from "../parts/thing/thing-field";
 import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
 import { WaysCompared } from "../parts/thing/ways-compared";
 import { saysWhy } from "../state/sentence";
@@ -48,7 +48,9 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
     onChoose: choose,
   };
   const face = work.cloths.face ?? {};
+  const measured = (field: string) => made.fields.find((one) => one.name === field)?.measure ?? true;
   const onTag = (field: string, text: string) => {
+    if (!measured(field)) return choose(field, text);
     const places = placesOf(thing, field);
     measure(field, places.length > 1 ? [text, ...places.slice(1)] : text);
   };
@@ -88,7 +90,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
             <ThingPicture
               picture={made.picture}
               fields={made.fields}
-              typed={(field) => placesOf(thing, field)[0] ?? ""}
+              typed={(field) => (measured(field) ? (placesOf(thing, field)[0] ?? "") : choiceOf(thing, field))}
               problems={problems}
               lit={lit}
               onLight={setLit}

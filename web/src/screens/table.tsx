@@ -89,7 +89,7 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
   const mark = marks[at];
   const group = kept.chalk.called === "point" ? "Point" : "Pleat";
   const line = mark
-    ? `${mark.first ? `${group} ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}`
+    ? `${mark.first ? `${group} ${mark.pleat}. ` : ""}${GLYPHS[mark.kind as keyof typeof GLYPHS].word}, ${mark.at.text}${mark.on ? `, and ${mark.on.text} on what it is sewn to` : ""}`
     : "All marks are made";
   useEffect(() => {
     if (aloud) speak(line);
@@ -175,6 +175,15 @@ function Marking(props: { kept: Kept; lost: boolean; name: string; piece: string
               {look.word}
               {mark.hand && `, to the ${mark.hand} of the middle`}
             </p>
+            {mark.on && (
+              <p className="m-0 mt-3 text-3xl">
+                and at{" "}
+                <strong className="text-5xl">
+                  <Figure>{mark.on.text}</Figure>
+                </strong>{" "}
+                on what it is sewn to
+              </p>
+            )}
           </>
         ) : (
           <p className="m-0 text-4xl font-bold text-lichen">All {marks.length} marks are made.</p>

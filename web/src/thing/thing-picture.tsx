@@ -12,12 +12,13 @@ const VIEWS: Record<string, string> = {
   back: "From the back",
   inside: "From inside",
   flat: "Flat",
+  base: "The base",
 };
 
 interface Props {
   picture: Picture;
   fields: ThingField[];
-  /** What is typed of each measure. */
+  /** What is typed of each measure, or chosen. */
   typed: (field: string) => string;
   problems: Problem[];
   lit: string | null;
@@ -80,7 +81,9 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
         {tags.map((tag) => {
           const of = field(tag.field);
           if (!of) return null;
-          const wrong = problems.some((one) => one.path.startsWith(`measures.${tag.field}`));
+          const wrong = problems.some(
+            (one) => /^(measures|choices)\./.test(one.path) && one.path.split(".")[1] === tag.field,
+          );
           const text = typed(tag.field);
           return (
             <label

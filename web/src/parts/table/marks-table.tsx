@@ -12,6 +12,7 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
   const [most, setMost] = useState(PAGE);
   const { marks } = chalk;
   const shown = marks.slice(0, most);
+  const both = marks.some((mark) => mark.on);
   return (
     <section aria-label="The marks" className="bg-linen px-4 py-3">
       <h2 className="mt-0 mb-1 text-lg font-bold">
@@ -35,9 +36,14 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
             <th className="py-1 pr-4 font-semibold" scope="col">
               Mark
             </th>
-            <th className="py-1 font-semibold" scope="col">
-              At
+            <th className="py-1 pr-4 font-semibold" scope="col">
+              {both ? "At, on the cloth" : "At"}
             </th>
+            {both && (
+              <th className="py-1 font-semibold" scope="col">
+                On what it is sewn to
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -52,9 +58,14 @@ export function MarksTable({ plan, chalk }: { plan: Plan; chalk: ChalkAnswer }) 
                   <MarkGlyph kind={mark.kind} width={20} className="mr-2 inline" />
                   {mark.pleat === marks[0]?.pleat ? <Term name={look.word} /> : look.word}
                 </td>
-                <td className={`py-1 ${first ? "font-bold" : ""}`}>
+                <td className={`py-1 pr-4 ${first ? "font-bold" : ""}`}>
                   <Figure>{`${mark.at.text}${mark.hand ? ` ${mark.hand}` : ""}`}</Figure>
                 </td>
+                {both && (
+                  <td className={`py-1 ${first ? "font-bold" : ""}`}>
+                    <Figure>{mark.on ? `${mark.on.text}${mark.hand ? ` ${mark.hand}` : ""}` : ""}</Figure>
+                  </td>
+                )}
               </tr>
             );
           })}
