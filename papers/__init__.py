@@ -13,6 +13,7 @@ from papers.face import style
 from papers.gauge import gauge_drawing
 from papers.labels import Label, label_pages
 from papers.lists import Listing, list_pages
+from papers.pattern import pattern_drawing
 from papers.pdf import to_pdf
 from papers.picture import picture_drawing
 from papers.plotter import Plotted, UnreadableDrawing, plotted
@@ -47,6 +48,7 @@ __all__ = [
     "on_sheets",
     "outline_stroke",
     "pages_needed",
+    "pattern_drawing",
     "picture_drawing",
     "picture_room",
     "plotted",

@@ -23,6 +23,18 @@ class SideTakes(NamedTuple):
     what: str
 
 
+class Drafted(NamedTuple):
+    """A piece as a pattern is drawn: its cut edge and its stitching line about the same point, its notches.
+
+    Sides named ``fold`` lie on folds of the cloth.  Where less than all of the piece will do, `says` tells what it is of it.
+    """
+
+    cut: Outline
+    stitching: Outline
+    notches: tuple[Notch, ...] = ()
+    says: str = ""
+
+
 @dataclass(frozen=True)
 class CutPiece:
     """A piece to cut `count` times by its `outline`, the cut edge, its arrow pointing up the cloth.
@@ -32,6 +44,7 @@ class CutPiece:
     its side where the cloth has no direction.  A `matched` one begins where the pattern does: a whole number of the
     cloth's repeats from the start, so that it runs on over its joins.  Of `mirrored` ones every second is cut face down.
     `notches` are marked on its edge; `takes` tells what seams, hems and headings take at its sides as it stands upright.
+    One that is no rectangle is `drafted`.
     """
 
     key: str
@@ -44,6 +57,7 @@ class CutPiece:
     role: str = FACE
     notches: tuple[Notch, ...] = ()
     takes: tuple[SideTakes, ...] = ()
+    drafted: Drafted | None = None
 
     @classmethod
     def oblong(
@@ -81,6 +95,22 @@ class CutPiece:
     def long(self) -> Length:
         """How long it is along the cloth."""
         return self.opened.box.long
+
+    @property
+    def pattern(self) -> Drafted:
+        """It as a pattern at full size; what is said of the sides of a rectangle gives its stitching line."""
+        if self.drafted is not None:
+            return self.drafted
+        box = self.outline.box
+        taken = {
+            side: sum((one.deep.mm for one in self.takes if one.side == side), Fraction(0))
+            for side in ("left", "right", "top", "foot")
+        }
+        wide, long = box.wide.mm - taken["left"] - taken["right"], box.long.mm - taken["top"] - taken["foot"]
+        if not self.outline.is_rectangle or wide <= 0 or long <= 0:
+            return Drafted(self.outline, self.outline, self.notches)
+        inner = rectangle(Length(wide), Length(long)).moved(box.left + taken["left"], box.low + taken["foot"])
+        return Drafted(self.outline, inner, self.notches)
 
     def lying(self, turns: int, *, flipped: bool = False) -> Outline:
         """Its outline as it lies after so many quarter turns, the lower left corner of its box at (0, 0)."""

@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 from math import pi, sin
 
-from ribbon.cloth import CutPiece, SideTakes
+from ribbon.cloth import CutPiece
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing
 from ribbon.making.circles import KEY, Rings, opens, pieces_many, rings
+from ribbon.making.circles_cut import RING, cut_pieces
 from ribbon.making.picture import Caption, Picture, Shape, Tape, View, box_of, extent, mm
 from ribbon.making.recipes import hem_of
 from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
-from ribbon.shapes import sector, with_allowances
 
 
 def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
@@ -24,7 +23,8 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     if ring is None or not begun.results:
         return Made()
     one = solved.get(KEY)
-    pieces = [*cut_pieces(given, ring), *(band_pieces(given, ring.band) if given.word("top") == "band" else [])]
+    rings_cut = cut_pieces(given, ring)
+    pieces = [*rings_cut, *(band_pieces(given, ring.band) if given.word("top") == "band" else [])]
     notions = closing(given, given.most("waist") or ring.band, pieces)
     return Made(
         parts=tuple(_parts(given, ring, one, pieces)),
@@ -33,44 +33,21 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         checks=tuple(_checks(given, ring)),
         steps=tuple(_steps(given, ring, one, pieces)),
         slip=tuple(_slip(given, ring)),
-        cautions=tuple(_minds(given, ring, pieces[0])),
-        picture=_drawn(given, ring, pieces[0]),
+        cautions=tuple(_minds(given, ring, rings_cut)),
+        picture=_drawn(given, ring, rings_cut),
     )
-
-
-def cut_pieces(given: Given, ring: Rings) -> list[CutPiece]:
-    """Its pieces: parts of a ring from inside the seam of its edge to beyond its hem, a seam at each straight side.
-
-    A whole circle in one piece is cut open along one line, and has no seam there.
-    """
-    many = pieces_many(given, ring.share)
-    share, seam = ring.share / many, given.join
-    inner, outer = ring.radius - seam, ring.radius + ring.fall + hem_of(given).takes
-    outline = sector(inner, outer, share)
-    if share < 1:
-        outline = with_allowances(outline, {"start": seam, "end": seam})
-    name = (
-        "Circle"
-        if share == 1
-        else {Fraction(1, 2): "Half circle", Fraction(1, 4): "Quarter circle"}.get(share, "Part of a circle")
-    )
-    takes: tuple[SideTakes, ...] = (
-        SideTakes("top", seam, "seam at the edge"),
-        SideTakes("foot", hem_of(given).takes, "hem"),
-    )
-    if share < 1:
-        takes += (SideTakes("left", seam, "seam"), SideTakes("right", seam, "seam"))
-    # Its grain runs round: no way up is better than another.
-    return [replace(CutPiece("ring", name, outline, many, may_turn=True), takes=takes)]
 
 
 def _parts(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPiece]) -> list[Part]:
     says = f"{given.write(ring.band)} at its band, {given.write(ring.sweep)} round the hem"
-    found = [Part("ring", "Circle", pieces[0].count, says)]
+    own = [one for one in pieces if one.key.startswith(RING)]
+    found = [Part(RING, "Circle", sum(one.count for one in own), says)]
     if one is not None:
         found.append(Part(KEY, "Upper edge", 1, f"{given.write(one.whole.finished)}, {pleats_say(one.whole)}", KEY))
     return found + [
-        Part(p.key, p.name, p.count, f"cut {given.write(p.long)} × {given.write(p.wide)}") for p in pieces[1:]
+        Part(p.key, p.name, p.count, f"cut {given.write(p.long)} × {given.write(p.wide)}")
+        for p in pieces
+        if p not in own
     ]
 
 
@@ -87,6 +64,16 @@ def _slip(given: Given, ring: Rings) -> list[str]:
         f"The stitching line has a radius of {write(ring.radius)} and is {write(ring.edge)} long; cut at {write(ring.radius - seam)}.",
         f"The hem is cut at {write(outer)}; finished it is {write(ring.sweep)} round.",
     ]
+    if ring.off:
+        told = ", ".join(
+            f"{write(one)} {where}"
+            for one, where in (
+                (ring.fall - ring.off, "in front"),
+                (ring.fall + ring.off, "behind"),
+                (ring.side, "at the sides"),
+            )
+        )
+        found.append(f"Its hole lies {write(abs(ring.off))} off the middle of its hem: it falls {told}.")
     most = longest(given, ring)
     if most is not None:
         found.append(f"The longest that this cloth makes so: {write(most)}.")
@@ -101,7 +88,7 @@ def longest(given: Given, ring: Rings) -> Length | None:
     """
     face = given.cloths.get("face")
     each = ring.share / pieces_many(given, ring.share)
-    if face is None or each < Fraction(1, 4) or Fraction(1, 2) < each < Fraction(3, 4):
+    if ring.off or face is None or each < Fraction(1, 4) or Fraction(1, 2) < each < Fraction(3, 4):
         return None
     if face.directional and each not in (Fraction(1, 4), Fraction(1, 2)) and each < Fraction(3, 4):
         return None
@@ -111,10 +98,11 @@ def longest(given: Given, ring: Rings) -> Length | None:
     return most if most > ZERO else None
 
 
-def _minds(given: Given, ring: Rings, piece: CutPiece) -> list[Mind]:
+def _minds(given: Given, ring: Rings, pieces: Sequence[CutPiece]) -> list[Mind]:
     found = []
     face = given.cloths.get("face")
-    across = piece.wide if face is not None and face.directional else min(piece.wide, piece.long)
+    turns = face is None or not face.directional
+    across = max((min(one.wide, one.long) if turns else one.wide for one in pieces), key=lambda one: one.mm)
     if face is not None and across > face.usable:
         way = {"whole": "halves", "halves": "quarters"}.get(given.word("cut_in"))
         mend = f"cut it in {way}, or make it shorter" if way else "make it shorter, or take wider cloth"
@@ -133,17 +121,21 @@ def _minds(given: Given, ring: Rings, piece: CutPiece) -> list[Mind]:
 def _steps(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPiece]) -> list[Making]:
     write = given.write
     below = hem_of(given)
+    many = sum(one.count for one in pieces if one.key.startswith(RING))
+    radii = f"{write(ring.radius - given.join)} and {write(ring.radius + ring.fall + below.takes)}"
+    swing = (
+        f"Swing the hem from one place and the edge from another, {write(abs(ring.off))} {'nearer to the front' if ring.off > ZERO else 'nearer to the back'}, {radii}"
+        if ring.off
+        else f"Swing both radii from one corner, {radii}"
+    )
     found = [
         Making(
             "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
         ),
-        Making(
-            "cut",
-            f"Swing both radii from one corner, {write(ring.radius - given.join)} and {write(ring.radius + ring.fall + below.takes)}, and cut {pieces[0].count} {'piece' if pieces[0].count == 1 else 'pieces'}.",
-        ),
+        Making("cut", f"{swing}, and cut {many} {'piece' if many == 1 else 'pieces'}."),
         Making("stay", "Stay-stitch the inner edge just outside its stitching line, before anything stretches it."),
     ]
-    if pieces[0].count > 1 or ring.share < 1:
+    if many > 1 or ring.share < 1:
         found.append(Making("join", "Sew the straight seams, but for the opening; press."))
     if opens(given):
         found.append(Making("opening", f"Set the opening in, {write(given.length('opens'))} from the top."))
@@ -190,12 +182,12 @@ _AFTER = {
 """What must be done before each step, of the steps that there are."""
 
 
-def _drawn(given: Given, ring: Rings, piece: CutPiece) -> Picture:
-    """How it hangs, and one of its pieces flat."""
+def _drawn(given: Given, ring: Rings, pieces: Sequence[CutPiece]) -> Picture:
+    """How it hangs, and its pieces flat."""
     says = (
-        f"Circle: {given.write(ring.band)} at its band, {given.write(ring.fall)} long, {given.write(ring.sweep)} round the hem.",
+        f"Circle: {given.write(ring.band)} at its band, {given.write(ring.fall - ring.off)} long, {given.write(ring.sweep)} round the hem.",
     )
-    return Picture((_hanging(given, ring), _flat(piece)), says)
+    return Picture((_hanging(given, ring), _flat(pieces)), says)
 
 
 _FOLDS = 9
@@ -203,20 +195,28 @@ _FOLDS = 9
 
 def _hanging(given: Given, ring: Rings) -> View:
     """Half of it from the front: from the band to a hem that swings in folds, the wider the more of a circle it is."""
-    top, falls = mm(ring.band) / 2, mm(ring.fall)
+    top, falls, dips = mm(ring.band) / 2, mm(ring.fall - ring.off), mm(ring.side) - mm(ring.fall - ring.off)
     # Cloth that hangs in folds shows about a third of its sweep from the front.
     foot = min(top + falls * 1.1, max(top * 1.15, mm(ring.sweep) * 0.32))
     wave = falls * 0.035
+
+    def lowest(x: float) -> float:
+        """How low its front falls there, where it dips lower towards the sides."""
+        return falls + dips * (2 * x / foot) ** 2
+
     hemline = [
-        (-foot / 2 + foot * n / (4 * _FOLDS), falls + wave * sin(2 * pi * n / 4)) for n in range(4 * _FOLDS, -1, -1)
+        (x, lowest(x) + wave * sin(2 * pi * n / 4))
+        for n in range(4 * _FOLDS, -1, -1)
+        for x in (-foot / 2 + foot * n / (4 * _FOLDS),)
     ]
     body = ((-top / 2, 0.0), (top / 2, 0.0), *hemline)
-    shapes = [Shape(body, "face")]
+    shapes = _behind(ring, foot)
+    shapes.append(Shape(body, "face"))
     for n in range(1, _FOLDS):
         at = n / _FOLDS
-        start, end = (-top / 2 + top * at, 0.0), (-foot / 2 + foot * at, falls)
+        start, end = (-top / 2 + top * at, 0.0), (-foot / 2 + foot * at, lowest(-foot / 2 + foot * at))
         wide = foot / _FOLDS * 0.42
-        shapes.append(Shape((start, (end[0] + wide, falls), end), "shade", shade=0.16))
+        shapes.append(Shape((start, (end[0] + wide, end[1]), end), "shade", shade=0.16))
         shapes.append(Shape((start, end), "ink", closed=False, weight=0.8))
     shapes.append(Shape((*body, body[0]), "ink", closed=False, weight=1.4))
     deep = mm(given.length("band_depth")) if given.word("top") == "band" else 0.0
@@ -225,18 +225,33 @@ def _hanging(given: Given, ring: Rings) -> View:
         shapes += [Shape(box, "face", shade=0.06), Shape((*box, box[0]), "ink", closed=False, weight=1.4)]
     out = foot / 2 + falls * 0.12
     name = "edge" if given.least("edge") is not None else "waist"
-    tapes = (
+    tapes: tuple[Tape, ...] = (
         Tape(name, (-top / 2, -deep - falls * 0.06), (top / 2, -deep - falls * 0.06), "above"),
         Tape("length", (out, 0.0), (out, falls), "right"),
     )
+    if ring.off:
+        tapes += (Tape("behind", (-out, 0.0), (-out, mm(ring.fall + ring.off)), "left"),)
     return View("front", extent(shapes, tapes, falls * 0.04), tuple(shapes), tapes)
 
 
-def _flat(piece: CutPiece) -> View:
-    """One piece as it is cut."""
-    points = tuple((float(x), -float(y)) for x, y in piece.opened.polygon(2.0))
-    shapes = (Shape(points, "face"), Shape((*points, points[0]), "ink", closed=False, weight=1.4))
-    low = max(y for _, y in points)
-    wide = max(x for x, _ in points)
-    label = Caption((0.0, low + wide * 0.06), f"{piece.name}, {piece.count} of them" if piece.count > 1 else piece.name)
-    return View("flat", extent(shapes, (), wide * 0.04), shapes, (), (label,))
+def _behind(ring: Rings, foot: float) -> list[Shape]:
+    """What of the back hangs below the front."""
+    side, back = mm(ring.side), mm(ring.fall + ring.off)
+    if back <= side:
+        return []
+    line = [(-foot / 2 + foot * n / 24, side + (back - side) * (1 - (n / 12 - 1) ** 2)) for n in range(25)]
+    return [Shape(tuple(line), "face", shade=0.16), Shape(tuple(line), "ink", closed=False, weight=1.2)]
+
+
+def _flat(pieces: Sequence[CutPiece]) -> View:
+    """Its pieces as they are cut, of one circle about its middle."""
+    shapes: list[Shape] = []
+    for piece in pieces:
+        outline = piece.outline if len(pieces) > 1 else piece.opened
+        points = tuple((float(x), -float(y)) for x, y in outline.polygon(2.0))
+        shapes += [Shape(points, "face"), Shape((*points, points[0]), "ink", closed=False, weight=1.4)]
+    every = [point for shape in shapes for point in shape.points]
+    low, wide, left = max(y for _, y in every), max(x for x, _ in every), min(x for x, _ in every)
+    names = ", ".join(f"{one.name}, {one.count} of them" if one.count > 1 else one.name for one in pieces)
+    label = Caption((left, low + (wide - left) * 0.17), names)
+    return View("flat", extent(shapes, (), (wide - left) * 0.04), tuple(shapes), (), (label,))

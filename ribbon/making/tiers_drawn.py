@@ -104,6 +104,6 @@ def _base(given: Given, tiers: Sequence[Tier], top: Length) -> View:
     for one in tiers:
         half, at = mm(one.girth) / 4, mm(one.line)
         shapes.append(Shape(((-half, at), (half, at)), "ink", closed=False, weight=0.9, dashed=True))
-        labels.append(Caption((-half, at - 12), f"{one.title}: {given.write(one.girth)} round"))
+        labels.append(Caption((-half * 0.62, at), f"{one.title}: {given.write(one.girth)} round"))
         tapes.append(Tape(girth_field(int(one.key.removeprefix("tier_"))), (-half, at), (half, at), "above"))
     return View("base", extent(shapes, (), mm(top) * 0.03), tuple(shapes), (), tuple(labels))

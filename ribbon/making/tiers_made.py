@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from itertools import pairwise
 
-from ribbon.cloth import CutPiece, Notion, SideTakes, edge_pieces, totals
+from ribbon.cloth import CutPiece, Drafted, Notion, SideTakes, edge_pieces, totals
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
@@ -16,7 +16,7 @@ from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Pr
 from ribbon.making.tier_fields import based, drafted, opens
 from ribbon.making.tiers import Tier, at_waist, deep_of, spacing_of, tiers_of
 from ribbon.making.tiers_drawn import drawn
-from ribbon.shapes import Corner, Notch, Outline, closed, with_allowances
+from ribbon.shapes import FOLD, Corner, Notch, Outline, closed, with_allowances
 
 
 def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
@@ -49,8 +49,11 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     )
 
 
-def base_outline(given: Given, tiers: Sequence[Tier]) -> Outline | None:
-    """One piece of the base at its stitching lines, its foot below: as wide at each line as its share of the girth there."""
+def base_outline(given: Given, tiers: Sequence[Tier], *, half: bool = False) -> Outline | None:
+    """One piece of the base at its stitching lines, its foot below: as wide at each line as its share of the girth there.
+
+    Its `half` lies with its middle on a fold.
+    """
     base, top = given.least("base"), at_waist(given)[0]
     if not drafted(given) or base is None or top is None or not tiers:
         return None
@@ -58,6 +61,9 @@ def base_outline(given: Given, tiers: Sequence[Tier]) -> Outline | None:
     # From the foot up: each line where it lies, then the top.
     right = [Corner((one.girth * share).mm, (base - one.line).mm) for one in tiers]
     right.append(Corner((top * share).mm, base.mm))
+    if half:
+        middle = [Corner(Fraction(0), base.mm), Corner(Fraction(0), Fraction(0))]
+        return closed([*right, *middle], ["right"] * (len(right) - 1) + ["top", FOLD, "foot"])
     left = [Corner(-one.x, one.y) for one in reversed(right)]
     names = ["right"] * (len(right) - 1) + ["top"] + ["left"] * (len(left) - 1) + ["foot"]
     return closed([*right, *left], names)
@@ -65,20 +71,21 @@ def base_outline(given: Given, tiers: Sequence[Tier]) -> Outline | None:
 
 def base_pieces(given: Given, tiers: Sequence[Tier], role: str) -> list[CutPiece]:
     """The base with its seams all round, a notch on both sides where each line crosses them; nothing where it is there already."""
-    drafted_at = base_outline(given, tiers)
+    whole, half = base_outline(given, tiers), base_outline(given, tiers, half=True)
     base = given.least("base")
-    if drafted_at is None or base is None:
+    if whole is None or half is None or base is None:
         return []
     seam = given.join
-    outline = with_allowances(drafted_at, {}, seam)
-    notches = [
-        Notch(side, _up_to(outline, side, (base - one.line).mm), one.title)
-        for one in tiers[1:]
-        for side in ("right", "left")
-    ]
+    outline, cut = with_allowances(whole, {}, seam), with_allowances(half, {}, seam)
+
+    def lines(on: Outline, *sides: str) -> tuple[Notch, ...]:
+        levels = [(one.title, (base - one.line).mm) for one in tiers[1:]]
+        return tuple(Notch(side, _up_to(on, side, level), title) for title, level in levels for side in sides)
+
     takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
-    many = given.count("gores") or 1
-    return [replace(CutPiece("base", "Base", outline, many, role=role), notches=tuple(notches), takes=takes)]
+    piece = CutPiece("base", "Base", outline, given.count("gores") or 1, role=role, takes=takes)
+    pattern = Drafted(cut, half, lines(cut, "right"), "half of it, on a fold")
+    return [replace(piece, notches=lines(outline, "right", "left"), drafted=pattern)]
 
 
 def _up_to(outline: Outline, name: str, level: Fraction) -> Length:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from ribbon.cloth import CutPiece, SideTakes
+from ribbon.cloth import CutPiece, Drafted, SideTakes
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
@@ -47,4 +47,8 @@ def yoke(given: Given, whole: Length, role: str) -> list[CutPiece]:
     drafted = closed(corners, ("foot", "side", "top", "fold"))
     cut = with_allowances(drafted, {"fold": ZERO}, seam)
     takes = tuple(SideTakes(where, seam, "seam") for where in ("top", "foot", "left", "right"))
-    return [replace(CutPiece(f"yoke.{key}", f"Yoke, {key}", cut, role=role), takes=takes) for key in ("front", "back")]
+    pattern = Drafted(cut, drafted)
+    return [
+        replace(CutPiece(f"yoke.{key}", f"Yoke, {key}", cut, role=role), takes=takes, drafted=pattern)
+        for key in ("front", "back")
+    ]

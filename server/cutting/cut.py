@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from ribbon.cloth import (
     Bolt,
+    CutPiece,
     CutPlan,
     Laid,
     Offcut,
@@ -58,6 +59,20 @@ class Beside(NamedTuple):
     costs: Mapping[str, str]
 
 
+class ToCut(NamedTuple):
+    """What a work is cut in, edge by edge, before it is laid out: the cloths by their roles, the unit, the keys of its edges."""
+
+    edges: list[tuple[str, Pieces]]
+    bolts: Mapping[str, Bolt]
+    unit: Unit
+    keys: list[str]
+
+    @property
+    def pieces(self) -> list[CutPiece]:
+        """Every piece, edge by edge."""
+        return [piece for _, one in self.edges for piece in one.pieces]
+
+
 def plans_of(
     sections: Sequence[NamedSection],
     cloths: Mapping[str, ClothSpec],
@@ -70,6 +85,13 @@ def plans_of(
 
     Raises `Refusal` with every problem of all of them.
     """
+    found = to_cut(sections, cloths, beside)
+    made = work_plans(found.bolts, found.edges, found.unit, search=search, seed=seed)
+    return Plans(made, found.unit, found.keys, beside.costs if beside is not None else {})
+
+
+def to_cut(sections: Sequence[NamedSection], cloths: Mapping[str, ClothSpec], beside: Beside | None = None) -> ToCut:
+    """The pieces of all sections and what is cut `beside` them.  Raises `Refusal` with every problem of all of them."""
     given = read_each([one.spec for one in sections], cloths)
     keys = _keys(sections)
     edges: list[tuple[str, Pieces]] = []
@@ -93,8 +115,7 @@ def plans_of(
     if beside is not None:
         bolts = {**beside.cloths, **bolts}
         edges.append((beside.name, beside.pieces))
-    made = work_plans(bolts, edges, unit, search=search, seed=seed)
-    return Plans(made, unit, keys, beside.costs if beside is not None else {})
+    return ToCut(edges, bolts, unit, keys)
 
 
 def _keys(sections: Sequence[NamedSection]) -> list[str]:

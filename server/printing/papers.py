@@ -19,20 +19,21 @@ from papers import (
     list_pages,
     on_sheets,
     pages_needed,
+    pattern_drawing,
     template_drawing,
     to_csv,
     to_dxf,
     to_pdf,
     to_svg,
 )
-from ribbon.cloth import money
+from ribbon.cloth import CutPiece, money
 from ribbon.cloth.sold import layout_scribe
 from ribbon.edge import EdgePlan
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.table.chalk import Chalk, From, found_by_folding
 from ribbon.table.gauge import gauge
-from server.cutting.cut import Plans, plans_of
+from server.cutting.cut import Plans, plans_of, to_cut
 from server.making.beside import cut_beside
 from server.plans.bounds import planned
 from server.plans.chalk import listed
@@ -67,6 +68,7 @@ class Made(NamedTuple):
     pages: list[Drawing]
     full: Drawing | None = None
     listing: Listing | None = None
+    pieces: tuple[CutPiece, ...] = ()
 
 
 MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
@@ -82,6 +84,7 @@ FORMATS = {
     "slip": ("pdf", "csv"),
     "making": ("pdf", "csv"),
     "sheet": ("pdf",),
+    "pattern": ("pdf", "svg", "dxf"),
 }
 """The files that each paper can be had as."""
 
@@ -303,6 +306,33 @@ def _cutting(asked: PaperIn) -> Made:
     return Made(title, says, pages, _side_by_side(drawings), listing)
 
 
+def _pattern(asked: PaperIn) -> Made:
+    """Cut pieces at full size: one, or every one that is no rectangle."""
+    cut = to_cut(asked.sections, asked.cloths, cut_beside(asked.thing, asked.cloths, asked.sections))
+    pieces = cut.pieces
+    if not pieces:
+        lacking = "; ".join(one.lacking for _, one in cut.edges if one.lacking) or "nothing is measured yet"
+        raise refuse("no_piece", "paper", "pattern", f"nothing is cut yet: {lacking}", "fill in what lacks first")
+    shaped = [piece for piece in pieces if not piece.opened.is_rectangle]
+    wanted = [piece for piece in pieces if piece.key == asked.piece] if asked.piece else shaped or list(pieces[:1])
+    if not wanted:
+        known = ", ".join(piece.key for piece in pieces[:8])
+        raise refuse("no_piece", "piece", asked.piece, "the work has no such cut piece", f"choose one of {known}")
+    paper = PAPERS[asked.sheet]
+    drawings = [pattern_drawing(piece, ", ".join(filter(None, (asked.work, piece.name))), cut.unit) for piece in wanted]
+    many = sum(pages_needed(one.width, one.height, paper) for one in drawings)
+    if many > MOST_SHEETS:
+        raise _too_long(many)
+    named = zip(wanted, drawings, strict=True)
+    pages = [page for piece, one in named for page in on_sheets(one, paper, cut.unit, piece.name)]
+    title = ", ".join(filter(None, (asked.work, wanted[0].name if len(wanted) == 1 else "", "pattern")))
+    says = (
+        f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name} at full size: the whole line is cut along, "
+        f"the dashed one stitched. Measure the square first."
+    )
+    return Made(title, says, pages, _side_by_side(drawings), pieces=(*shaped, *(p for p in pieces if p not in shaped)))
+
+
 def _side_by_side(drawings: list[Drawing]) -> Drawing:
     """All cloths below one another in one drawing."""
     whole = drawings[0]
@@ -356,4 +386,5 @@ _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "slip": _slip,
     "making": _making,
     "sheet": _sheet,
+    "pattern": _pattern,
 }

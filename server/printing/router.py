@@ -34,6 +34,7 @@ def paper_pages(request: HttpRequest, asked: PaperIn) -> HttpResponse:
             "width": first.width,
             "height": first.height,
             "formats": FORMATS[asked.paper],
+            "pieces": [{"key": one.key, "name": one.name} for one in paper.pieces],
         }
     )
 

@@ -11,7 +11,7 @@ from ribbon.table.chalk import From
 from server.wire.typed import Strict
 from server.wire.work import Cloths, NamedSection, ThingSpec
 
-PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet"]
+PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet", "pattern"]
 
 
 class PaperIn(Strict):
@@ -22,6 +22,9 @@ class PaperIn(Strict):
     work: Annotated[str, Field(max_length=120)] = ""
     here: Annotated[int, Field(ge=0, lt=60)] = Field(
         default=0, description="Which of the sections, where the paper is of one."
+    )
+    piece: Annotated[str, Field(max_length=80)] = Field(
+        default="", description="Which cut piece a pattern is of; every one that is no rectangle, left out."
     )
     nought: From = From.START
     side: Literal["RS", "WS"] = "RS"
@@ -45,8 +48,18 @@ class FileIn(PaperIn):
         return self.format
 
 
+class PatternPieceOut(TypedDict):
+    """A cut piece that a pattern can be of."""
+
+    key: str
+    name: str
+
+
 class PagesOut(TypedDict):
-    """A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as."""
+    """A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as.
+
+    `pieces` are those that it can be of, where it is of one cut piece.
+    """
 
     title: str
     says: str
@@ -56,6 +69,7 @@ class PagesOut(TypedDict):
     width: float
     height: float
     formats: list[str]
+    pieces: list[PatternPieceOut]
 
 
 class PlottedOut(TypedDict):

@@ -81,5 +81,23 @@ def test_a_plain_circle_as_a_work_has_its_papers(client: Client) -> None:
     asked = {"sections": [], "cloths": ready["cloths"], "thing": ready["thing"], "work": work["name"]}
     for paper in ("sheet", "cutting", "slip", "labels", "making"):
         assert post(client, "/papers/pages", {**asked, "paper": paper})["pages"], paper
+    pattern = post(client, "/papers/pages", {**asked, "paper": "pattern"})
+    assert [one["key"] for one in pattern["pieces"]] == ["ring", "band"]
+    assert pattern["formats"] == ["pdf", "svg", "dxf"]
+    band = post(client, "/papers/pages", {**asked, "paper": "pattern", "piece": "band"})
+    assert band["count"] < pattern["count"]
+    wrong = post(client, "/papers/pages", {**asked, "paper": "pattern", "piece": "sleeve"}, 422)["problems"][0]
+    assert (wrong["path"], wrong["way_out"]) == ("piece", "choose one of ring, band")
     assert post(client, "/papers/pages", {**asked, "paper": "chalk"}, 422)["problems"][0]["way_out"]
     assert client.get("/api/works").json()["works"][0]["picture"]
+
+
+def test_a_dip_is_told_and_cut(client: Client) -> None:
+    body = {**CIRCLE, "measures": {"edge": "72", "length": "34", "behind": "46"}, "choices": {"cut_in": "halves"}}
+    answer = client.post("/api/thing", {**body, "cloths": CLOTHS}, content_type="application/json")
+    got = answer.json()
+    assert answer.status_code == 200, got
+    assert {one["name"] for one in got["pieces"]} >= {"Front half circle", "Back half circle"}
+    assert any("6 cm off the middle of its hem: it falls 34 cm in front, 46 cm behind" in line for line in got["slip"])
+    assert any("nearer to the front" in one["says"] for one in got["steps"])
+    assert {tape["field"] for tape in got["picture"]["views"][0]["tapes"]} >= {"length", "behind"}

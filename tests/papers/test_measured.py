@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from io import BytesIO, StringIO
+from math import atan, degrees, hypot, pi, sin
 
 import pytest
 from ezdxf.filemanagement import read
@@ -22,6 +23,7 @@ from papers import (
     gauge_drawing,
     on_sheets,
     pages_needed,
+    pattern_drawing,
     plotted,
     template_drawing,
     to_dxf,
@@ -29,8 +31,10 @@ from papers import (
     to_svg,
 )
 from papers.sheets import MARGIN, OVERLAP
+from ribbon.cloth import Bolt, CutPiece
 from ribbon.fraction import Fraction
-from ribbon.lengths import UNITS, Length
+from ribbon.lengths import UNITS, Length, read_length
+from ribbon.making import THINGS, Given
 from ribbon.strip import LineKind
 from tests.examples import law
 
@@ -184,3 +188,74 @@ def test_a_plotter_draws_the_same_way_from_both_files(runs: list[list[tuple[int,
 def test_a_file_that_cannot_be_plotted_says_why(text: str) -> None:
     with pytest.raises(UnreadableDrawing, match=r"file|line"):
         plotted(text)
+
+
+def piece_of(kind: str, measures: dict[str, str], key: str, **choices: object) -> CutPiece:
+    thing = THINGS[kind]
+    read = {name: (read_length(text, CM),) for name, text in measures.items()}
+    one = Given(thing.by_name, read, choices, {"face": Bolt(Length.cm(138))}, seam=Length(15))  # type: ignore[arg-type]
+    begun = thing.begin(one)
+    return next(found for found in thing.finish(one, begun, {}).pieces if found.key == key)
+
+
+@pytest.mark.parametrize(
+    ("choices", "turned", "folds"),
+    [
+        ({"cut_in": "whole"}, 90.0, 2),
+        ({"cut_in": "halves"}, 90.0, 1),
+        ({"cut_in": "quarters"}, 90.0, 0),
+        ({"share": "three_quarters", "cut_in": "whole"}, 67.5, 1),
+        ({"share": "quarter"}, 90.0, 0),
+    ],
+)
+def test_a_sector_at_full_size_has_true_arcs(choices: dict[str, str], turned: float, folds: int) -> None:
+    """Radii, turn and corners of the stitching line, read back from the DXF by its own arithmetic of bulges."""
+    piece = piece_of("circle", {"edge": "72", "length": "60"}, "ring", **choices)
+    share = {"three_quarters": 0.75, "quarter": 0.25}.get(choices.get("share", ""), 1.0)
+    radius = 720 / (2 * pi * share)
+    drawing = pattern_drawing(piece, "Ring", CM)
+    found = read(StringIO(to_dxf(drawing)))
+    (stitched,) = found.modelspace().query('LWPOLYLINE[layer=="SEAM"]')
+    points = list(stitched.get_points("xyb"))
+    arcs = []
+    for (x, y, bulge), (x2, y2, _) in zip(points, [*points[1:], points[0]], strict=True):
+        if bulge:
+            chord, angle = hypot(x2 - x, y2 - y), 4 * atan(abs(bulge))
+            arcs.append((chord / (2 * sin(angle / 2)), degrees(angle)))
+    assert sorted(one for one, _ in arcs) == pytest.approx([radius, radius + 600], abs=0.01)
+    assert [angle for _, angle in arcs] == pytest.approx([turned, turned], abs=0.001)
+    assert sum(one.text == "on the fold" for one in drawing.words) == folds
+    # The cut edge lies a seam inside the edge, and a hem of 1.5 and its turning of a half outside the other.
+    (cut,) = [one for one in found.modelspace().query('LWPOLYLINE[layer=="CUT"]') if one.closed]
+    ends = list(cut.get_points("xyb"))
+    radii = []
+    for (x, y, bulge), (x2, y2, _) in zip(ends, [*ends[1:], ends[0]], strict=True):
+        if bulge:
+            radii.append(hypot(x2 - x, y2 - y) / (2 * sin(2 * atan(abs(bulge)))))
+    assert sorted(radii) == pytest.approx([radius - 15, radius + 620], abs=0.01)
+    # The same as SVG says it: true arcs with those radii.
+    told = {round(float(one), 2) for one in re.findall(r"A([0-9.]+) ", to_svg(drawing))}
+    assert told == {round(one, 2) for one in (radius, radius + 600, radius - 15, radius + 620)}
+
+
+def test_a_pattern_over_several_sheets_is_printed_at_full_size() -> None:
+    piece = piece_of("circle", {"edge": "72", "length": "60"}, "ring", cut_in="quarters")
+    drawing = pattern_drawing(piece, "Ring", CM)
+    pages = on_sheets(drawing, PAPERS["a4"], CM, "Ring")
+    assert len(pages) == pages_needed(drawing.width, drawing.height, PAPERS["a4"]) > 6
+    printed = PdfReader(BytesIO(to_pdf(pages, "Ring")))
+    assert len(printed.pages) == len(pages)
+    assert float(printed.pages[1].mediabox.width) == pytest.approx(297 * 72 / 25.4, abs=0.01)
+    # Every piece of the stitching line is on some sheet: their lengths add up, overlaps once more.
+    whole = sum(arc for line in drawing.lines if line.layer is Layer.SEAM for arc in lengths(line))
+    parts = sum(arc for page in pages for line in page.lines if line.layer is Layer.SEAM for arc in lengths(line))
+    assert whole < parts < whole * 1.5
+
+
+def lengths(line: Stroke) -> list[float]:
+    """How long each run of a line is."""
+    found = []
+    for (x, y), (x2, y2), bend in line.runs():
+        chord, angle = hypot(x2 - x, y2 - y), 4 * atan(abs(bend))
+        found.append(chord if not bend else chord / (2 * sin(angle / 2)) * angle)
+    return found

@@ -14,7 +14,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, read_length
 from ribbon.making import THINGS, Given
 from ribbon.making.circles import rings
-from ribbon.making.circles_made import cut_pieces
+from ribbon.making.circles_cut import cut_pieces
 from tests.examples import seeds
 
 CIRCLE = THINGS["circle"]
@@ -136,3 +136,82 @@ def test_three_quarters_in_halves_by_hand() -> None:
     assert 2 * pi * 0.375 * 152.789 == pytest.approx(360, abs=0.01)
     # 360 less the turn of a seam of 15, 35.3, and what both ends add: arcsin(15 / 137.789) of that radius each.
     assert float(piece.outline.length_of("edge").mm) == pytest.approx(324.657 + 2 * 15.030, abs=0.01)
+
+
+DIP = {"edge": "72", "length": "34", "behind": "46"}
+
+
+def test_the_worked_dip() -> None:
+    found = rings(given(DIP))
+    assert found is not None
+    assert float(found.radius.mm + found.fall.mm) == pytest.approx(514.592, abs=0.001)
+    assert found.off == cm(6)
+    assert float(found.side.mm) == pytest.approx(396.49, abs=0.01)
+    begun = CIRCLE.begin(given(DIP))
+    assert "÷ 2 = 6 cm" in begun.results["off"].says
+    # Of anything but one full circle there is no dip; nor where front and back are alike.
+    for choices in ({"share": "half"}, {"circles": 2}):
+        other = rings(given(DIP, **choices))
+        assert other is not None
+        assert not other.off
+    even = rings(given({**DIP, "behind": "34"}))
+    assert even is not None
+    assert not even.off
+
+
+@pytest.mark.parametrize("seed", seeds(120))
+def test_a_dipped_circle_against_a_plain_reckoning_of_many_points(seed: int) -> None:
+    """How far it falls in every direction of its pieces, and what they come to in all, walked in floats alone."""
+    chance = Random(seed)
+    edge, front, behind = chance.randint(50, 120), chance.randint(25, 90), chance.randint(25, 90)
+    cut_in = chance.choice(["whole", "halves", "quarters"])
+    one = given(
+        {"edge": str(edge), "length": str(front), "behind": str(behind)},
+        cut_in=cut_in, hem="turned", hem_depth=cm(1), hem_turning=Length(5),
+    )  # fmt: skip
+    found = rings(one)
+    assert found is not None
+    radius, mean, off = edge * 10 / (2 * pi), (front + behind) * 5, (behind - front) * 5
+    out = radius + mean
+    assert float(found.side.mm) == pytest.approx(sqrt(out**2 - off**2) - radius, abs=0.001)
+    pieces = cut_pieces(one, found)
+    if front == behind:
+        return
+    assert sum(piece.count for piece in pieces) == {"whole": 1, "halves": 2, "quarters": 4}[cut_in]
+    # A ring between two circles, whatever their middles; the seams' strips come on top.
+    # Of halves the pattern is half, on a fold.
+    times = 2 if cut_in == "halves" else 1
+    stitched = times * sum(float(piece.pattern.stitching.area) * piece.count for piece in pieces)
+    assert stitched == pytest.approx(pi * (out**2 - radius**2), rel=1e-6)
+    cut = sum(float(piece.outline.area) * piece.count for piece in pieces)
+    ring = pi * ((out + 15) ** 2 - (radius - 15) ** 2)
+    if cut_in == "whole":
+        assert cut == pytest.approx(ring, rel=1e-6)
+    else:
+        assert cut > ring
+    # Every corner of the hem lies on its circle about (0, 0), of the edge on its own, so far above.
+    for piece in pieces:
+        for side in piece.pattern.stitching.named("hem"):
+            assert hypot(side.start.x, side.start.y) == pytest.approx(out, abs=1e-4)
+        for side in piece.pattern.stitching.named("edge"):
+            assert hypot(side.start.x, float(side.start.y) - off) == pytest.approx(radius, abs=1e-4)
+    if cut_in == "halves":
+        lowest = {piece.key: float(piece.pattern.stitching.box.low) for piece in pieces}
+        highest = {piece.key: float(piece.pattern.stitching.box.high) for piece in pieces}
+        assert highest["ring.front"] - (off + radius) == pytest.approx(front * 10, abs=1e-3)
+        assert (off - radius) - lowest["ring.back"] == pytest.approx(behind * 10, abs=1e-3)
+
+
+def test_pleats_at_the_dart_points_have_their_mirrors() -> None:
+    darts = {"edge": "72", "length": "60"}
+    read = {name: (read_length(text, UNITS["cm"]),) for name, text in darts.items()}
+    read["front_at"] = (cm(8), cm(12))
+    read["back_at"] = (cm(9),)
+    one = Given(CIRCLE.by_name, read, {"heading": "inverted", "takes": cm(4)}, {"face": Bolt(cm(138))}, seam=cm(1))
+    begun = CIRCLE.begin(one)
+    (edge,) = begun.edges
+    # Of a ring of 72 that begins behind: 8 and 12 from the middle of the front, 36 - 9 = 27 for those 9 from behind.
+    assert edge.facts["placed"] == [{"at": "8 cm"}, {"at": "12 cm"}, {"at": "27 cm"}]
+    assert begun.results["circle.flat"].value == cm(72 + 6 * 4)
+    far = Given(CIRCLE.by_name, {**read, "back_at": (cm(40),)}, one.choices, one.cloths, seam=cm(1))
+    assert [problem.path for problem in CIRCLE.begin(far).problems] == ["measures.back_at"]

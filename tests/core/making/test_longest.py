@@ -11,7 +11,8 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length
 from ribbon.making import THINGS, Given
 from ribbon.making.circles import rings
-from ribbon.making.circles_made import cut_pieces, longest
+from ribbon.making.circles_cut import cut_pieces
+from ribbon.making.circles_made import longest
 from tests.examples import seeds
 
 CIRCLE = THINGS["circle"]

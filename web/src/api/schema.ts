@@ -2312,7 +2312,13 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern";
+            /**
+             * Piece
+             * @description Which cut piece a pattern is of; every one that is no rectangle, left out.
+             * @default
+             */
+            piece?: string;
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**
@@ -3314,6 +3320,8 @@ export interface components {
         /**
          * PagesOut
          * @description A paper as it will be printed: its first pages as SVG text, how many there are in all, the files it can be had as.
+         *
+         *     `pieces` are those that it can be of, where it is of one cut piece.
          */
         PagesOut: {
             /** Count */
@@ -3324,6 +3332,8 @@ export interface components {
             height: number;
             /** Pages */
             pages: string[];
+            /** Pieces */
+            pieces: components["schemas"]["PatternPieceOut"][];
             /** Says */
             says: string;
             /**
@@ -3360,7 +3370,13 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern";
+            /**
+             * Piece
+             * @description Which cut piece a pattern is of; every one that is no rectangle, left out.
+             * @default
+             */
+            piece?: string;
             /** Sections */
             sections: components["schemas"]["NamedSection"][];
             /**
@@ -3587,6 +3603,16 @@ export interface components {
             turn?: components["schemas"]["TurnSpec"] | null;
             /** Width */
             width?: (string | number) | null;
+        };
+        /**
+         * PatternPieceOut
+         * @description A cut piece that a pattern can be of.
+         */
+        PatternPieceOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * PhotographOut

@@ -14,6 +14,7 @@ import { useWays } from "../state/use-ways";
 
 const KINDS = [
   ["sheet", "Work sheet", "the whole work on a page or two, to be pinned up"],
+  ["pattern", "Pattern pieces", "each cut piece at full size"],
   ["template", "Template", "the strip at full size, over several sheets"],
   ["gauge", "Gauge", "a card with notches for one pleat after another"],
   ["chalk", "Chalk list", "every mark with its place"],
@@ -55,6 +56,7 @@ function Laid({ work }: { work: ReadyWork }) {
       work.sections.findIndex((one) => one.key === said.get("piece")),
     ),
   );
+  const [cutPiece, setCutPiece] = useState("");
   const ways = useWays().data?.ways;
   const [picked, setSheet] = useState<string | null>(null);
   const sheet = picked ?? ways?.paper ?? (inInches(work.sections[0]?.spec.unit) ? "letter" : "a4");
@@ -67,6 +69,7 @@ function Laid({ work }: { work: ReadyWork }) {
     sheet,
     work: work.name,
     here: piece,
+    piece: kind === "pattern" ? cutPiece : "",
     nought,
     side,
     cloths: work.cloths,
@@ -114,6 +117,17 @@ function Laid({ work }: { work: ReadyWork }) {
                 value={`${piece}`}
                 options={work.sections.map((one, index) => [`${index}`, one.name] as const)}
                 onPick={(value) => setPiece(Number(value))}
+              />
+            )}
+            {kind === "pattern" && answer && answer.pieces.length > 1 && (
+              <Choose
+                name="Of"
+                value={cutPiece}
+                options={[
+                  ["", "all that are no rectangles"],
+                  ...answer.pieces.map((one) => [one.key, one.name] as [string, string]),
+                ]}
+                onPick={setCutPiece}
               />
             )}
             <Choose
