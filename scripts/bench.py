@@ -109,6 +109,17 @@ def _plans() -> None:
         f"a lined pair of curtains: {pair / again_ms:.1f} times an echo ({pair:.0f} ms to {again_ms:.1f} ms), "
         f"with both plans {whole / again_ms:.1f} times ({whole:.0f} ms); to reach: 12"
     )
+    tiers = {
+        "kind": "tiers",
+        "measures": {"waist": "70", "hip": "96", "base": "78", "foot": "160"},
+        "choices": {"tiers": "5", "spacing": "15", "deep": "18", "fullness": "2.5"},
+        "cloths": {"face": {"usable": "138 cm", "price": "8.40"}},
+    }
+
+    def tiered() -> None:
+        assert client.post("/api/thing", json.dumps(tiers), content_type="application/json").status_code == 200
+
+    print(f"a petticoat of five tiers on a base: {_median(tiered):.0f} ms; to reach: 250")
     hundred, thousand = _median(asked("/api/plan", 100)), _median(asked("/api/plan", 1000), 10)
     # So many are planned without their joins alone.
     bare, most = (_median(asked("/api/plan", pleats, joined=False), 3) for pleats in (1000, 20_000))

@@ -22,12 +22,28 @@ def band_pieces(given: Given, edge: Length, role: str = FACE, ties: Length = ZER
     return [replace(one, takes=takes) for one in found]
 
 
+def facing_pieces(given: Given, edge: Length, role: str = FACE) -> list[CutPiece]:
+    """The facing in place of a band: its edge two seams long, its depth and a seam at both its edges deep."""
+    seam = given.join
+    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
+    size = given.length("faced") + seam * 2, edge + seam * 2
+    return [replace(CutPiece.oblong("facing", "Facing", *size, may_turn=True, role=role), takes=takes)]
+
+
+def lap_pieces(given: Given, role: str = FACE) -> list[CutPiece]:
+    """Both sides of a buttoned lap, each folded down its length: twice its width and two seams wide, the opening and two seams long."""
+    seam = given.join
+    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
+    size = given.length("lap_wide") * 2 + seam * 2, given.length("opens") + seam * 2
+    return [replace(CutPiece.oblong("lap", "Lap", *size, 2, may_turn=True, role=role), takes=takes)]
+
+
 _APART = Length.cm(6)  # from one button of a lap to the next, so that it does not gape
 
 
 def stiffening(band: Sequence[CutPiece]) -> list[Notion]:
-    """What a band is stiffened with."""
-    return [Notion("interfacing for the band", None, one.long) for one in band if one.key == "band"]
+    """What a band, a facing is stiffened with."""
+    return [Notion(f"interfacing for the {one.key}", None, one.long) for one in band if one.key in ("band", "facing")]
 
 
 def closing(given: Given, drawn_to: Length, band: Sequence[CutPiece]) -> list[Notion]:

@@ -40,6 +40,19 @@ def yoked(given: Given) -> bool:
     return given.word("top") == "yoke" and round_the_body(given)
 
 
+def may_taper(given: Given) -> bool:
+    """Whether its pleats can be laid by the hip and taken in to the waist."""
+    return (
+        pleated(given) and round_the_body(given) and given.word("top") != "yoke" and given.word("opening") != "elastic"
+    )
+
+
+def tapered(given: Given) -> bool:
+    """Whether they are, both being measured."""
+    both = given.most("hip") is not None and given.most("waist") is not None
+    return may_taper(given) and given.word("fit") == "taper" and both and given.word("hangs") == "waist"
+
+
 KINDS = (("knife", "knife pleats"), ("box", "box pleats"), ("inverted", "inverted pleats"), ("gather", "gathers"))
 FIELDS: tuple[Field, ...] = (
     Field("waist", "Waist", "Round the waist where the band will sit, the tape snug and level, over what is worn there.", measure=True, first=True, several=True),
@@ -54,6 +67,7 @@ FIELDS: tuple[Field, ...] = (
     Field("ease", "Ease", "How much looser than the body it is at its band.", way=True, group="The body", default=_cm(2, 1, "so that one can sit and breathe")),
     Field("under", "Worn under it", "What is tucked in or worn under the band adds so much round the body.", group="The body", default=Assumption(ZERO, "nothing more was measured")),
     Field("hip_ease", "Ease at the hip", "How much looser than the hip it has to be there.", group="The body", default=_cm(5, 2, "enough to sit down")),
+    Field("fit", "From hip to waist", "Free below the band, or stitched in from the hip to the waist: laid by the hip, each pleat deeper above by what the waist is less.", Sort.WORD, group="Pleats", options=(("free", "they fall free from the band"), ("taper", "taken in from the hip to the waist")), default=Assumption("free", "they open at once"), asked=may_taper),
     Field("size", "Pleats about", "From one pleat to the next, as they are seen at the band. Each takes its face and twice its depth: neither “waist times the pleat” nor “twice for every pleat” comes out right.", first=True, default=_cm(3, Fraction(5, 4), "2 to 5 cm, 1 to 2 in, is usual"), asked=pleated),
     Field("back_heading", "Behind it is", "What the back is made into, where it is another thing than the front.", Sort.WORD, group="Parts", options=(("same", "as in front"), *KINDS), default=Assumption("same", "front and back alike"), asked=lambda given: round_the_body(given) and given.word("divides") != "one"),
     Field("pockets", "Pockets", "In the side seams of the front: what each reserves lies flat there, and is not pleated.", Sort.WORD, group="Parts", options=(("none", "none"), ("two", "one at each side")), default=Assumption("none", "say if it has some"), asked=lambda given: round_the_body(given) and given.word("divides") != "one"),
@@ -64,16 +78,19 @@ FIELDS: tuple[Field, ...] = (
     Field("facing", "They face", "Which way the folds point, as one looks at the right side.", Sort.WORD, group="Pleats", options=(("right", "to the right"), ("left", "to the left")), default=Assumption("right", "so the opening closes over itself"), asked=_chosen("heading", "knife")),
     Field("opening", "It opens", "Where it is put on, and what closes it.", Sort.WORD, line=True, group="Opening and band", options=(("side", "with a zip at the side"), ("back", "with a zip at the back"), ("pleat", "under a pleat"), ("lap", "with a buttoned lap"), ("elastic", "not: an elastic in the band")), default=Assumption("side", "it shows least at the side"), asked=round_the_body),
     Field("opens", "Open for", "How long the opening is, from the band down.", group="Opening and band", default=_cm(18, 7, "the hip passes through it"), asked=lambda given: round_the_body(given) and given.word("opening") != "elastic"),
-    Field("top", "At the top", "A band, or nothing of its own: it is bound, faced or let into a bodice.", Sort.WORD, group="Opening and band", options=(("band", "a band"), ("yoke", "a yoke, and a band on it"), ("none", "no band")), default=Assumption("band", "it carries the weight of the pleats")),
+    Field("top", "At the top", "A band, or nothing of its own: it is bound, faced or let into a bodice.", Sort.WORD, group="Opening and band", options=(("band", "a band"), ("facing", "a facing"), ("yoke", "a yoke, and a band on it"), ("none", "no band")), default=Assumption("band", "it carries the weight of the pleats")),
     Field("yoke_depth", "Yoke’s depth", "From the band down to where the pleats are sewn on.", group="Opening and band", default=_cm(16, 6, "ends above the fullest part"), asked=yoked),
     Field("darts", "Darts", "In how many darts the yoke is drawn in from the hip to the waist, the sides beside them.", Sort.COUNT, group="Opening and band", default=Assumption(4, "two in front, two behind"), asked=yoked),
     Field("band_depth", "Band’s depth", "How deep the band is seen.", group="Opening and band", default=_cm(4, Fraction(3, 2), "holds without rolling"), asked=banded),
+    Field("faced", "Facing’s depth", "How deep the facing reaches inside.", group="Opening and band", default=_cm(6, Fraction(5, 2), "stays inside while one moves"), asked=lambda given: given.word("top") == "facing"),
+    Field("lap_wide", "Lap’s width", "How wide each side of the buttoned lap is.", group="Opening and band", default=_cm(3, Fraction(5, 4), "a button and half its width again"), asked=lambda given: round_the_body(given) and given.word("opening") == "lap"),
     Field("lap", "Band’s lap", "How far the band goes past the opening, for its button or hook.", group="Opening and band", default=_cm(3, 1, "room for a button"), asked=lambda given: banded(given) and round_the_body(given) and given.word("opening") != "elastic"),
     Field("ties", "Each tie", "How long each tie is, beyond the apron.", group="Opening and band", default=_cm(90, 36, "to be tied in a bow behind"), asked=lambda given: banded(given) and not round_the_body(given)),
     Field("hem", "Hem", "How the hem is turned up.", Sort.WORD, way=True, group="Hem", options=(("double", "double"), ("turned", "a turning and a depth")), default=Assumption("turned", "a light hem presses flat under pleats")),
     Field("hem_depth", "Hem’s depth", "How deep the hem is seen.", group="Hem", default=_cm(4, Fraction(3, 2), "weight enough to hang straight")),
     Field("hem_turning", "Hem’s turning", "The small turning inside the hem.", group="Hem", default=_cm(1, _HALF, "enough to catch"), asked=_chosen("hem", "turned")),
-    Field("lining", "Lining", "None, or a loose one that hangs from the same band.", Sort.WORD, line=True, way=True, group="Hem", options=(("none", "none"), ("loose", "loose")), default=Assumption("none", "say if it has one")),
+    Field("lining", "Lining", "None, or a loose one that hangs from the same band.", Sort.WORD, line=True, way=True, group="Hem", options=(("none", "none"), ("loose", "loose"), ("nests", "pleated as its mirror, so that the two nest")), default=Assumption("none", "say if it has one")),
+    Field("lining_shorter", "Lining shorter by", "How much shorter than the face it is.", group="Hem", default=_cm(2, Fraction(3, 4), "so that it never shows"), asked=_chosen("lining", "loose", "nests")),
     Field("hem_when", "Hemmed", "On the flat cloth before it is pleated, or last, once it has hung.", Sort.WORD, way=True, group="Hem", options=(("before", "before the pleats"), ("after", "last, once it has hung")), default=Assumption("before", "a pleated hem is pressed with its folds")),
     Field("press", "Pressed", "Whether each fold is pressed before the next covers it, or all of them once they are basted.", Sort.WORD, way=True, group="Pleats", options=(("each", "each as it is folded"), ("last", "all together, once basted")), default=Assumption("each", "sharp, and nothing shifts beneath"), asked=pleated),
     Field("pleated_waist", "Its edge measures", "The pleated or gathered edge laid flat, before the band: the band is cut from it.", measure=True, group="Measured on the way", on_the_way=True),

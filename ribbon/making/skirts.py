@@ -9,7 +9,7 @@ from ribbon.lengths import ZERO, Length, typed, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.cannot import nought
 from ribbon.making.recipes import hem_of
-from ribbon.making.skirt_fields import round_the_body, yoked
+from ribbon.making.skirt_fields import pleated, round_the_body, tapered, yoked
 from ribbon.making.skirts_wrong import all_pocket, wrong
 from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
 
@@ -59,15 +59,24 @@ def round_of(given: Given) -> tuple[Length | None, str]:
             if waist is None
             else (waist / 2, f"half the waist, {write(waist)} ÷ 2 = {given.write(waist / 2)}")
         )
-    name = "hip" if given.word("hangs") == "hip" or yoked(given) else "waist"
+    name = "hip" if given.word("hangs") == "hip" or yoked(given) or tapered(given) else "waist"
     if given.word("opening") == "elastic" and given.most("hip") is not None:
         name = "hip"  # it has no opening: it passes over the hip, and the elastic draws it in
     body = given.most(name)
     if body is None:
         return None, ""
     more = "".join(f" + {write(one)} {what}" for one, what in ((ease, "ease"), (under, "worn under it")) if one)
+    if tapered(given):
+        ease = given.length("hip_ease")
+        more = f" + {write(ease)} ease at the hip" + (f" + {write(under)} worn under it" if under else "")
     whole = body + ease + under
     return whole, f"{write(body)} {name}{more} = {given.write(whole)}" if more else f"{given.write(body)} {name}"
+
+
+def waist_of(given: Given) -> Length | None:
+    """How long its edge is at the waist once its pleats are taken in from the hip; None where they are not."""
+    waist = given.most("waist")
+    return waist + given.length("ease") + given.length("under") if tapered(given) and waist is not None else None
 
 
 def begin(given: Given) -> FirstStroke:
@@ -99,23 +108,57 @@ def begin(given: Given) -> FirstStroke:
     deep = [panel for panel in panels if reserved(given, panel) >= share]
     if deep:
         return FirstStroke(results, (), tuple(lacks), problems=(all_pocket(given, deep[0].title, share),))
-    says = f"{reckoned}; ÷ {len(panels)} = {given.write(share)}" if len(panels) > 1 else reckoned
-    results["round"] = Result(whole, reckoned)
+    results |= _reckoned(given, panels, whole, reckoned)
+    alone = len(panels) == 1
+    edges = [_edge(given, panel, alone=alone) for panel in panels]
+    if nests(given):
+        edges += [_lining(given, panel, alone=alone) for panel in panels]
+    return FirstStroke(results, tuple(edges), tuple(lacks))
+
+
+def _reckoned(given: Given, panels: tuple[SkirtPart, ...], whole: Length, reckoned: str) -> dict[str, Result]:
+    """What each part and what all of them come to."""
+    share, write = whole / len(panels), given.write
+    says = f"{reckoned}; ÷ {len(panels)} = {write(share)}" if len(panels) > 1 else reckoned
+    results = {"round": Result(whole, reckoned)}
     if any(kind_of(given, panel) != "gather" for panel in panels):
-        results["size"] = Result(given.length("size"), f"about {given.write(given.length('size'))}", about=True)
+        results["size"] = Result(given.length("size"), f"about {write(given.length('size'))}", about=True)
     if given.known("depth"):
-        results["depth"] = Result(given.length("depth"), f"{given.write(given.length('depth'))} deep")
+        results["depth"] = Result(given.length("depth"), f"{write(given.length('depth'))} deep")
     if given.fields["opens"].asked(given):
-        results["opens"] = Result(given.length("opens"), f"{given.write(given.length('opens'))} from the band down")
+        results["opens"] = Result(given.length("opens"), f"{write(given.length('opens'))} from the band down")
     for panel in panels:
         results[f"{panel.key}.finished"] = Result(share, says)
         if kind_of(given, panel) == "gather":
             results[f"{panel.key}.flat"] = _gathered(given, share, reserved(given, panel))
     pocket = given.length("pocket")
     if any(reserved(given, panel) for panel in panels):
-        results["pocket"] = Result(pocket, f"{given.write(pocket)} lies flat for each pocket")
-    edges = tuple(_edge(given, panel, alone=len(panels) == 1) for panel in panels)
-    return FirstStroke(results, edges, tuple(lacks))
+        results["pocket"] = Result(pocket, f"{write(pocket)} lies flat for each pocket")
+    waist, length, shorter = waist_of(given), given.least("length"), given.length("lining_shorter")
+    if waist is not None:
+        level = given.length("hip_level")
+        results["taper"] = Result(level, f"the hip {write(level)} below")
+        results["waist"] = Result(waist / len(panels), f"{write(waist)} at the waist; ÷ {len(panels)}")
+    if given.word("lining") != "none" and length is not None:
+        results["lining.shorter"] = Result(shorter, f"{write(shorter)} shorter than the face")
+        results["lining.drop"] = Result(length - shorter, f"{write(length)} less {write(shorter)}")
+    return results
+
+
+LINING = "lining_"
+"""What the key of a part's lining begins with, where that has a row of its own."""
+
+
+def nests(given: Given) -> bool:
+    """Whether its lining is pleated as the mirror of its face."""
+    return given.word("lining") == "nests" and pleated(given)
+
+
+def _lining(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:
+    """The lining of a part: the mirror of its row, of the lining's cloth, as much shorter as it is."""
+    own = _edge(given, panel, alone=alone).facts
+    facts = {**own, "cloth": "lining", "cutting.drop.finished": Tie("lining.drop")}
+    return EdgeFacts(f"{LINING}{panel.key}", f"{panel.title}, lining", facts, panel.key)
 
 
 def kind_of(given: Given, panel: SkirtPart) -> str:
@@ -144,6 +187,27 @@ def _gathered(given: Given, share: Length, flats: Length) -> Result:
     return Result(flat, f"{write_ratio(times).text} × {given.figure(share - flats)}{beside} = {given.write(flat)}")
 
 
+def _lined(given: Given) -> dict[str, EdgeFact]:
+    """A lining that is joined by itself; one that nests has rows of its own."""
+    if given.word("lining") == "none" or nests(given):
+        return {}
+    return {
+        "cutting.lining.hem_turns": 1,
+        "cutting.lining.tube": False,
+        "cutting.lining.shorter": Tie("lining.shorter"),
+    }
+
+
+def _pins(given: Given, panel: SkirtPart, kind: str) -> dict[str, EdgeFact]:
+    """What a part's pleats or gathers are worked out from."""
+    if kind == "gather":
+        return {"pins.flat": Tie(f"{panel.key}.flat")}
+    found: dict[str, EdgeFact] = {"pins.box" if kind == "box" else "pins.spacing": Tie("size")}
+    if given.known("depth") and given.fields["depth"].asked(given):
+        return found | {"pins.depth": Tie("depth")}
+    return found | {"meet": True}
+
+
 def _edge(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:
     kind = kind_of(given, panel)
     facts: dict[str, EdgeFact] = {
@@ -151,14 +215,7 @@ def _edge(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:
         "unit": given.unit.sign,
         "pins.finished": Tie(f"{panel.key}.finished"),
     }
-    if kind == "gather":
-        facts["pins.flat"] = Tie(f"{panel.key}.flat")
-    else:
-        facts["pins.box" if kind == "box" else "pins.spacing"] = Tie("size")
-        if given.known("depth") and given.fields["depth"].asked(given):
-            facts["pins.depth"] = Tie("depth")
-        else:
-            facts["meet"] = True
+    facts |= _pins(given, panel, kind)
     if kind == "knife":
         facts["facing"] = given.word("facing")
     for end, here in zip(("lead", "tail"), pocketed(given, panel), strict=True):
@@ -166,8 +223,9 @@ def _edge(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:
             facts |= {f"{end}.width": Tie("pocket"), f"{end}.name": "pocket"}
     if kind != "gather" and given.length("stitched") > ZERO:
         facts["stops.lower"] = typed(given.length("stitched"), given.unit)
-    if given.word("lining") == "loose":
-        facts |= {"cutting.lining.hem_turns": 1, "cutting.lining.tube": False}
+    facts |= _lined(given)
+    if tapered(given) and kind != "gather":
+        facts |= {"taper.height": Tie("taper"), "taper.finished": Tie("waist")}
     ring = alone and round_the_body(given)
     if ring:
         facts["closed"] = True

@@ -8,7 +8,7 @@ from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.skirt_fields import banded, round_the_body, yoked
-from ribbon.making.skirts import SkirtPart
+from ribbon.making.skirts import SkirtPart, waist_of
 from ribbon.making.thing import Solved, pleats_say
 
 _MOST_FLARE = 0.55
@@ -21,9 +21,12 @@ def drawn(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved
     # Of what goes round a body half is seen from each side; an apron is seen whole.
     wide = mm(whole) / 2 if around else mm(whole)
     front, back = _halves(panels)
-    views = [_view(given, "front", front, solved, wide, falls, half=len(panels) == 1 and around)]
-    if around:
-        views.append(_view(given, "back", back, solved, wide, falls, half=len(panels) == 1))
+    sides = {"front": front, "back": back if around else []}
+    views = [
+        _view(given, name, parts, solved, wide, falls, half=len(panels) == 1 and around)
+        for name, parts in sides.items()
+        if parts  # of one that cannot be solved yet nothing is drawn
+    ]
     told = [
         f"{one.title}: {given.write(solved[one.key].whole.finished)}, {pleats_say(solved[one.key].whole)}."
         for one in panels
@@ -36,7 +39,7 @@ def _halves(panels: Sequence[SkirtPart]) -> tuple[list[SkirtPart], list[SkirtPar
     front = [one for one in panels if not one.key.startswith("back")]
     back = [one for one in panels if one.key.startswith("back")]
     # Whoever looks at the back has the left one at the left.
-    return front, list(reversed(back)) or front
+    return front, list(reversed(back)) or [one for one in front if not one.key.startswith("front")]
 
 
 def _view(
@@ -59,8 +62,15 @@ def _view(
         shapes += hanging(one.whole, one.cutting, Hung(number * each - wide / 2, each, 0.0, falls), skip)
         flat, finished = flat + mm(one.whole.flat), finished + mm(one.whole.finished)
     flare = min(_MOST_FLARE, max(0.08, (flat / finished - 1) * 0.22)) if finished else 0.1
-    shapes = [shape._replace(points=tuple(_flared(point, falls, flare) for point in shape.points)) for shape in shapes]
-    above, top, at = _above(given, panels, solved, wide)
+    waist, level = waist_of(given), mm(given.length("hip_level"))
+    drawn_in = mm(waist) / 2 / wide if waist is not None else 1.0
+
+    def hangs(point: tuple[float, float]) -> tuple[float, float]:
+        x, y = _flared(point, falls, flare)
+        return x * (drawn_in + (1 - drawn_in) * min(1.0, y / level)) if drawn_in < 1 and level else x, y
+
+    shapes = [shape._replace(points=tuple(hangs(point) for point in shape.points)) for shape in shapes]
+    above, top, at = _above(given, panels, solved, wide * drawn_in)
     shapes += above
     tapes = _tapes(given, wide, falls, flare, (top, at)) if name == "front" else []
     labels = (Caption((-wide / 2, falls * 1.07), "from behind"),) if name == "back" else ()

@@ -7,9 +7,10 @@ from collections.abc import Mapping, Sequence
 from ribbon.cloth import CutPiece, Notion, edge_pieces, totals
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.band import band_pieces, closing, stiffening
+from ribbon.making.band import band_pieces, closing, facing_pieces, lap_pieces, stiffening
 from ribbon.making.skirt_fields import banded, pleated, round_the_body, yoked
-from ribbon.making.skirts import SkirtPart, round_of, skirt_parts
+from ribbon.making.skirts import LINING, SkirtPart, reserved, round_of, skirt_parts, waist_of
+from ribbon.making.skirts_at_hand import Laid, at_hand
 from ribbon.making.skirts_drawn import drawn
 from ribbon.making.skirts_steps import steps
 from ribbon.making.skirts_wrong import doubtful
@@ -23,14 +24,19 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     panels = [panel for panel in skirt_parts(given) if panel.key in solved]
     if whole is None or not panels:
         return Made()
-    cut = [edge_pieces(one.key, one.title, solved[one.key].whole, solved[one.key].cutting) for one in panels]
+    own = [*(solved[one.key] for one in panels), *(one for name, one in solved.items() if name.startswith(LINING))]
+    cut = [edge_pieces(one.name, one.title, one.whole, one.cutting) for one in own]
     role = solved[panels[0].key].cutting.role
     band = [*yoke(given, whole, role), *_band(given, _at_band(given, whole), role)]
     wanted = [notion for one in cut for notion in one.notions if not _told_otherwise(given, notion)]
     flat = sum((solved[one.key].whole.flat for one in panels), ZERO)
     finished = sum((solved[one.key].whole.finished for one in panels), ZERO)
     return Made(
-        parts=(*(_part(given, panel, solved[panel.key]) for panel in panels), *_band_part(given, band)),
+        parts=(
+            *(_part(given, panel, solved[panel.key]) for panel in panels),
+            *_linings(given, own),
+            *_band_part(given, band),
+        ),
         pieces=(*(piece for one in cut for piece in one.pieces), *band),
         notions=tuple(Priced(one) for one in totals([*wanted, *_closing(given, whole, band)])),
         checks=tuple(_checks(given, whole)),
@@ -38,6 +44,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         slip=tuple(_slip(given, panels, solved)),
         cautions=tuple(doubtful(given, flat, finished, pleated=pleated(given))),
         picture=drawn(given, panels, solved, whole),
+        compared=at_hand(given, [Laid(solved[one.key], reserved(given, one)) for one in panels]),
     )
 
 
@@ -46,22 +53,33 @@ def _at_band(given: Given, whole: Length) -> Length:
     waist = given.most("waist")
     if yoked(given) and waist is not None:
         return waist + given.length("ease")
-    return given.least("pleated_waist") or whole
+    return given.least("pleated_waist") or waist_of(given) or whole
 
 
 def _told_otherwise(given: Given, notion: Notion) -> bool:
     """Whether what an edge wants by itself is told of the whole skirt: its zip, its band."""
-    return "fastening" in notion.name or (banded(given) and notion.name.startswith("band"))
+    return "fastening" in notion.name or notion.name.startswith("band")
 
 
 def _band(given: Given, edge: Length, role: str) -> list[CutPiece]:
     ties = given.length("ties") if given.fields["ties"].asked(given) else ZERO
-    return band_pieces(given, edge, role, ties) if banded(given) else []
+    laps = lap_pieces(given, role) if given.fields["lap_wide"].asked(given) else []
+    if given.word("top") == "facing":
+        return [*facing_pieces(given, edge, role), *laps]
+    return [*(band_pieces(given, edge, role, ties) if banded(given) else []), *laps]
 
 
 def _part(given: Given, panel: SkirtPart, one: Solved) -> Part:
     says = f"{given.write(one.whole.finished)}, {'its mirror' if panel.mirrors else pleats_say(one.whole)}"
     return Part(panel.key, panel.title, 1, says, panel.key, bool(panel.mirrors))
+
+
+def _linings(given: Given, own: Sequence[Solved]) -> list[Part]:
+    return [
+        Part(one.name, one.title, 1, f"{given.write(one.whole.flat)} flat, the mirror of its face", one.name, True)
+        for one in own
+        if one.name.startswith(LINING)
+    ]
 
 
 def _band_part(given: Given, band: Sequence[CutPiece]) -> list[Part]:
@@ -77,7 +95,8 @@ def _closing(given: Given, whole: Length, band: Sequence[CutPiece]) -> list[Noti
 def _checks(given: Given, whole: Length) -> list[Check]:
     if given.known("pleated_waist"):
         return []
-    return [Check("pleated_waist", f"Measure the edge before the band is cut: {given.write(whole)} was planned.")]
+    planned, what = waist_of(given) or whole, "facing" if given.word("top") == "facing" else "band"
+    return [Check("pleated_waist", f"Measure the edge before the {what} is cut: {given.write(planned)} was planned.")]
 
 
 def _slip(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved]) -> list[str]:

@@ -8,8 +8,8 @@ from ribbon.cloth import CutPiece
 from ribbon.lengths import ZERO
 from ribbon.making.asked import Given
 from ribbon.making.recipes import hem_of
-from ribbon.making.skirt_fields import round_the_body, yoked
-from ribbon.making.skirts import SkirtPart, round_of
+from ribbon.making.skirt_fields import pleated, round_the_body, yoked
+from ribbon.making.skirts import SkirtPart, round_of, waist_of
 from ribbon.making.thing import Making, Solved, following, pleats_say
 from ribbon.making.yoke import taken_in
 
@@ -27,6 +27,7 @@ _AFTER = {
     "measure": ("stitch", "fold", "gather"),
     "yoke": ("measure", "opening"),
     "band": ("yoke", "measure", "opening", "lining", "pockets"),
+    "facing": ("measure", "opening", "lining", "pockets"),
     "elastic": ("measure", "lining", "pockets"),
     "ties": ("band",),
     "fasten": ("band",),
@@ -48,15 +49,22 @@ def steps(
         Making("cut", "Straighten the end and cut the widths; mark their tops and their right side."),
         Making("join", _joining(given, panels)),
     ]
-    if given.word("lining") == "loose":
+    if given.word("lining") == "loose" or (given.word("lining") == "nests" and not pleated(given)):
         found.append(
             Making("lining", "Join and hem the lining by itself; its upper edge is pleated or eased with the face’s.")
+        )
+    elif given.word("lining") == "nests":
+        found.append(
+            Making(
+                "lining",
+                "Join, hem and pleat the lining as the face’s mirror, its own chalk list beside the face’s, and lay its pleats into the face’s.",
+            )
         )
     if not last:
         found.append(turned._replace(says=f"{turned.says[:-1]}, before any pleat is folded."))
     found += [*_edges(given, panels, solved), *_opening(given), *_at_the_top(given, pieces)]
     if last:
-        before = next(one.name for one in reversed(found) if one.name in ("band", "elastic", "measure"))
+        before = next(one.name for one in reversed(found) if one.name in ("band", "facing", "elastic", "measure"))
         says = f"Mark the hem level with the floor as it is worn. {turned.says}"
         found += [
             Making("hang", "Hang it by its band.", "let it hang overnight", (before,)),
@@ -107,7 +115,15 @@ def _edges(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solve
         )
         how = f"baste, take the pins out, then {press}" if given.word("press") == "last" else f"{press}, and baste"
         found.append(Making("fold", f"Fold, pin at the top and the hem, {how}."))
-    if folded and given.length("stitched") > ZERO:
+    waist = waist_of(given)
+    if folded and waist is not None:
+        found.append(
+            Making(
+                "stitch",
+                f"Stitch each pleat down from the hip to the waist along its slant: {given.write(waist)} there, {given.write(given.length('hip_level'))} above the hip.",
+            )
+        )
+    elif folded and given.length("stitched") > ZERO:
         found.append(
             Making(
                 "stitch",
@@ -140,7 +156,8 @@ def _opening(given: Given) -> list[Making]:
 def _at_the_top(given: Given, pieces: Sequence[CutPiece]) -> list[Making]:
     """The measured edge, the yoke, the band and what closes it."""
     keys = {one.key for one in pieces}
-    cut = ": the band is cut from it" if "band" in keys and not yoked(given) else ""
+    piece = next((one for one in ("band", "facing") if one in keys), "")
+    cut = f": the {piece} is cut from it" if piece and not yoked(given) else ""
     found = [
         Making("measure", f"Measure the edge laid flat, from stitching line to stitching line, and type it{cut}."),
     ]
@@ -167,6 +184,13 @@ def _at_the_top(given: Given, pieces: Sequence[CutPiece]) -> list[Making]:
             Making(
                 "band",
                 f"Interface the band, sew it on right sides together, fold it over {deep} deep and catch it within.",
+            )
+        )
+    elif "facing" in keys:
+        found.append(
+            Making(
+                "facing",
+                "Interface the facing, sew it on right sides together, stitch it to its seam close to the edge, turn it in and catch it down.",
             )
         )
     if "tie" in keys:

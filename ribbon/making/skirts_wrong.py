@@ -22,11 +22,25 @@ def wrong(given: Given) -> list[Problem]:
     for name, way_out in (
         ("depth", "say how deep a pleat goes, or leave it out"),
         ("size", "say about how far apart the pleats stand"),
+        ("faced", "say how deep the facing reaches"),
+        ("lap_wide", "say how wide each side of the lap is"),
+        ("band_depth", "say how deep the band is seen"),
     ):
         if given.fields[name].asked(given) and given.known(name) and given.length(name) <= ZERO:
             found.append(
                 Problem("not_positive", f"choices.{name}", given.write(given.length(name)), "nought cannot be", way_out)
             )
+    shorter, length = given.length("lining_shorter"), given.least("length")
+    if given.fields["lining_shorter"].asked(given) and length is not None and shorter >= length:
+        found.append(
+            Problem(
+                "too_long",
+                "choices.lining_shorter",
+                given.write(shorter),
+                f"nothing would be left of a length of {given.write(length)}",
+                "say how much shorter the lining is, 2 cm or 1 in",
+            )
+        )
     ratio = given.ratio("fullness")
     if ratio is not None and ratio < 1:
         said = write_ratio(ratio).text

@@ -64,7 +64,7 @@ CIRCLE = Thing(
 
 TIERS = Thing(
     "tiers",
-    "Tiers",
+    "Petticoat of tiers",
     "waist, base or length",
     tier_fields.FIELDS,
     tiers.begin,

@@ -12,7 +12,7 @@ from ribbon.edge import EdgePlan
 from ribbon.effort import effort
 from ribbon.errors import Problem, Refusal
 from ribbon.making import EdgeFacts, FirstStroke, Solved
-from server.making.ties import Spec, base_spec, loosened, merged, mirrored, ties_of, untied
+from server.making.ties import Spec, as_mirror, base_spec, loosened, merged, ties_of, untied
 from server.plans.bounds import held, planned
 from server.wire.cloth import ClothSpec
 from server.wire.problems import from_core, from_schema
@@ -58,12 +58,11 @@ def edges_of(
         # A whole section says what it has let go of too; a part of one stands in place of what the thing gives.
         made = MadeEdge(one, base, dict(said) if said.get("kind") else merged(base, said), {})
         twin = found.get(str(made.kept.get("mirrors") or ""))
+        own_spec = untied(made.kept, begun.results, str(made.kept.get("unit") or unit))
         if twin is not None:
-            made.spec = {**mirrored(twin.spec), "edge": one.name, "mirrors": one.mirrors}
-            if made.kept.get("corrections"):
-                made.spec["corrections"] = made.kept["corrections"]
+            made.spec = as_mirror(twin.spec, own_spec)
         else:
-            made.spec = untied(made.kept, begun.results, str(made.kept.get("unit") or unit))
+            made.spec = own_spec
         took += _solve(made, cloths, took)
         found[one.name] = made
     return found

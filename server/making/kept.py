@@ -10,7 +10,7 @@ from pydantic import ValidationError
 from ribbon.errors import Refusal
 from ribbon.making import THINGS, FirstStroke
 from server.making.read_thing import read_thing
-from server.making.ties import Spec, base_spec, loosened, merged, mirrored, own_facts, untied
+from server.making.ties import Spec, as_mirror, base_spec, loosened, merged, own_facts, untied
 from server.wire.cloth import ClothSpec
 from server.wire.work import ThingSpec
 
@@ -105,12 +105,8 @@ def resolved(thing: Any, cloths: Mapping[str, Any], specs: list[Spec]) -> list[S
     by_edge: dict[str, Spec] = {}
     for spec in specs:
         twin = by_edge.get(str(spec.get("mirrors") or ""))
-        if twin is not None:
-            made = {**mirrored(twin), "edge": spec.get("edge"), "mirrors": spec.get("mirrors")}
-            if spec.get("corrections"):
-                made["corrections"] = spec["corrections"]
-        else:
-            made = loosened(untied(spec, begun.results, str(spec.get("unit") or "cm")))
+        own = loosened(untied(spec, begun.results, str(spec.get("unit") or "cm")))
+        made = own if twin is None else as_mirror(twin, own)
         if spec.get("edge"):
             by_edge[str(spec["edge"])] = made
         found.append(made)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from ribbon.cloth import FACE
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Unit, typed, typed_number
 from ribbon.making import EdgeFacts, Result, Tie
@@ -117,6 +118,18 @@ def mirrored(spec: Mapping[str, Any]) -> Spec:
     if isinstance(parts, list):
         made["parts"] = [mirrored(part) for part in reversed(parts) if isinstance(part, Mapping)]
     return _measured_back(made, spec)
+
+
+def as_mirror(twin: Spec, own: Spec) -> Spec:
+    """An edge that is the mirror of another, as it is itself: of another cloth it falls and is cut from that as its own facts say."""
+    made = {**mirrored(twin), "edge": own.get("edge"), "mirrors": own.get("mirrors")}
+    if own.get("corrections"):
+        made["corrections"] = own["corrections"]
+    if own.get("cloth", FACE) != twin.get("cloth", FACE):
+        cutting = {**(made.get("cutting") or {}), "drop": (own.get("cutting") or {}).get("drop", {})}
+        cutting.pop("lining", None)
+        made |= {"cloth": own.get("cloth", FACE), "cutting": cutting}
+    return made
 
 
 def _measured_back(made: Spec, spec: Mapping[str, Any]) -> Spec:

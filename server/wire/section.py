@@ -80,8 +80,8 @@ class DartSpec(Strict):
 class TaperSpec(Strict):
     """A second level above the edge's own: how far up, how wide it finishes, the darts that pleats swallow there."""
 
-    height: Typed
-    finished: Typed | None = None
+    height: Tieable
+    finished: Tieable | None = None
     darts: Annotated[list[DartSpec], Field(max_length=200)] = []
 
 

@@ -173,3 +173,122 @@ def test_the_band_lies_on_the_cutting_plan_beside_the_skirt_and_on_its_papers(cl
         ).json()
         assert says in told["says"]
         assert any("Band" in page for page in told["pages"]), paper
+
+
+def test_a_facing_stands_in_for_the_band_and_a_lap_has_its_pieces(client: Client) -> None:
+    got = thing(client, choices={"top": "facing", "opening": "lap", "opens": "18", "lap_wide": "3"})
+    sizes = {
+        one["key"]: (one["count"], one["wide"]["mm"], one["long"]["mm"])
+        for one in got["pieces"]
+        if one["key"] in ("band", "facing", "lap")
+    }
+    # 70 and two seams of 1.5 long, 6 and two seams deep; a lap of 3 folded, 18 long.
+    assert sizes == {"facing": (1, 90, 730), "lap": (2, 90, 210)}
+    assert {"interfacing for the facing", "buttons for the lap"} <= {one["name"] for one in got["notions"]}
+    assert "facing" in [one["name"] for one in got["steps"]]
+    assert thing(client, {"pleated_waist": "71"}, choices={"top": "facing"})["pieces"][-1]["long"]["mm"] == 740
+
+
+def test_pleats_taken_in_from_the_hip_to_the_waist(client: Client) -> None:
+    got = thing(client, choices={"fit": "taper", "size": "3"})
+    edge = got["edges"]["skirt"]
+    # Laid by the hip: 94 and 5 of ease; at the waist 70, on the same cloth.
+    assert edge["finished"]["mm"] == 990
+    assert edge["spec"]["taper"] == {"height": "20 cm", "finished": "70 cm"}
+    assert edge["flat"]["mm"] == 2970
+    assert next(one for one in got["pieces"] if one["key"] == "band")["long"]["mm"] == 760
+    assert any("from the hip to the waist" in one["says"] for one in got["steps"])
+    assert not any(one["code"] == "hip" for one in got["warnings"])
+    halves = thing(client, choices={"fit": "taper", "divides": "halves"})["edges"]
+    assert {one["spec"]["taper"]["finished"] for one in halves.values()} == {"35 cm"}
+
+
+def test_a_lining_that_nests_has_the_mirror_of_each_row_of_its_own_cloth(client: Client) -> None:
+    cloths = {"face": {"usable": "138 cm"}, "lining": {"usable": "150 cm"}}
+    got = thing(client, choices={"lining": "nests", "divides": "quarters", "lining_shorter": "3"}, cloths=cloths)
+    edges = got["edges"]
+    assert len(edges) == 8
+    for name in ("front_right", "front_left", "back_right", "back_left"):
+        face, lining = edges[name], edges[f"lining_{name}"]
+        assert (face["flat"], face["count"]) == (lining["flat"], lining["count"])
+        assert {face["spec"].get("facing"), lining["spec"].get("facing")} == {"right", "left"}
+        assert lining["spec"]["cloth"] == "lining"
+    falls = {one["key"].split(".")[0]: one["long"]["mm"] for one in got["pieces"] if ".width." in one["key"]}
+    assert falls["front_right"] - falls["lining_front_right"] == 30
+    assert {one["role"] for one in got["pieces"] if one["key"].startswith("lining_")} == {"lining"}
+    assert thing(client, choices={"lining": "nests", "heading": "gather"}, cloths=cloths)["edges"].keys() == {"skirt"}
+
+
+@pytest.mark.django_db
+def test_a_lining_that_nests_is_kept_as_a_work_and_follows(client: Client) -> None:
+    made = {"kind": "skirt", "unit": "cm", "measures": BODY, "choices": {"lining": "nests"}, "seam": "1.5"}
+    cloths = {"face": {"usable": "138 cm", "unit": "cm"}, "lining": {"usable": "140 cm", "unit": "cm"}}
+    work = client.post(
+        "/api/works", {"name": "S", "thing": made, "cloths": cloths}, content_type="application/json"
+    ).json()
+    assert [one["name"] for one in work["sections"]] == ["Skirt", "Skirt, lining"]
+    ready = client.get(f"/api/works/{work['key']}/ready").json()
+    face, lining = (one["spec"] for one in ready["sections"])
+    assert (lining["cloth"], lining["pins"], lining["facing"]) == ("lining", face["pins"], "left")
+    assert lining["cutting"]["drop"]["finished"] == "58 cm"
+    sections = [{"key": one["key"], "name": one["name"], "spec": one["spec"]} for one in ready["sections"]]
+    asked = {"sections": sections, "cloths": ready["cloths"], "thing": ready["thing"], "quick": True}
+    plans = client.post("/api/cut", asked, content_type="application/json").json()["plans"]
+    assert [plan["role"] for plan in plans] == ["face", "lining"]
+
+
+@pytest.mark.parametrize("seed", seeds(60))
+def test_what_the_cloth_at_hand_gives_can_be_cut_from_it(client: Client, seed: int) -> None:
+    """Each row is taken, its pieces counted against the lengths that the cloth holds, one below the other."""
+    chance = Random(seed)
+    waist, length = chance.randint(55, 110), chance.randint(30, 80)
+    usable, there = chance.choice([90, 114, 138, 150]), chance.randint(80, 500)
+    divides = chance.choice(["one", "halves", "quarters"])
+    heading = chance.choice(["gather", "gather", "knife", "inverted"])
+    unit = chance.choice(["cm", "in"])
+    choices = {
+        "divides": divides,
+        "heading": heading,
+        "hem_depth": "3 cm",
+        "hem_turning": "1 cm",
+        "pockets": chance.choice(["none", "two"]),
+    }
+    body: dict[str, Any] = {
+        "unit": unit,
+        "seam": "1.5 cm",
+        "cloths": {"face": {"usable": f"{usable} cm", "length": f"{there} cm"}},
+    }
+    measures = {"waist": f"{waist} cm", "hip": f"{waist + 20} cm", "length": f"{length} cm"}
+    got = thing(client, measures, choices=choices, **body)
+    cut = length + 1.5 + 4
+    band = next(one for one in got["pieces"] if one["key"] == "band")["wide"]["mm"] / 10
+    holds = max(0, int((there - band) / cut + 1e-9))
+    compared = [one for one in got["compared"] if one["title"] == "From the cloth at hand"]
+    if not compared:
+        parts = {"one": 1, "halves": 2, "quarters": 4}[divides]
+        # Not even once round is there.
+        assert holds * usable < waist * 1.6 + parts * 12 + usable
+        return
+    assert f"{holds} widths" in compared[0]["says"]
+    for row in compared[0]["rows"]:
+        field, value = row["field"], row["value"]
+        taken = thing(client, measures, choices={**choices, field: value}, **body)
+        widths = [one for one in taken["pieces"] if ".width." in one["key"]]
+        # Halves of a width share one.
+        used = sum(one["count"] * one["wide"]["mm"] / 10 for one in widths)
+        number = int(row["title"].split()[0])
+        assert used <= number * usable + 0.01
+        assert number <= holds
+        if heading == "gather" and choices["pockets"] == "none":
+            # All of the cloth is used, but for half a width that is left of an odd number of halves.
+            assert used == pytest.approx(number * usable, abs=usable * 0.5 * (divides != "one") + 0.5)
+
+
+def test_a_skirt_of_which_one_part_cannot_be_pleated_is_answered_without_it(client: Client) -> None:
+    for heading, behind, view in (("gather", "knife", "front"), ("knife", "gather", "back")):
+        choices = {"divides": "halves", "heading": heading, "back_heading": behind, "size": "90"}
+        got = thing(client, choices=choices)
+        assert [name for name, one in got["edges"].items() if one["problems"]] == [
+            "back" if view == "front" else "front"
+        ]
+        assert [one["name"] for one in got["picture"]["views"]] == [view]

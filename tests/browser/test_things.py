@@ -292,3 +292,57 @@ def test_a_plain_circle_has_its_cloth_and_its_plan_without_an_edge(
     expect(page.get_by_role("navigation", name="Pieces")).to_contain_text("Upper edge")
     step(page, "Pleat")
     expect(page.get_by_label("Finished width", exact=True)).to_have_value("70 cm")
+
+
+def test_a_petticoat_of_tiers_from_three_measures_to_its_match_points_and_its_pattern(
+    page: Page, accessible: Callable[[Page], None]
+) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Petticoat of tiers").click()
+    for name, typed in (("Waist", "70"), ("Base", "78"), ("Round its foot", "158"), ("Cloth’s width", "138")):
+        page.get_by_label(name, exact=True).fill(typed)
+    page.get_by_label("Fullness", exact=True).fill("2.5")
+    # A fact of the picture that is chosen and not measured is typed on its tag too.
+    page.get_by_label("Lines apart, on the picture").fill("18")
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("Tier 1, lowest, its line 78 cm below the waist: 395 cm flat onto 158 cm, 21 cm deep.")
+    page.get_by_role("button", name="The base", exact=True).click()
+    expect(page.get_by_text("Tier 2: ≈138.2 cm round")).to_be_visible()
+    accessible(page)
+    page.get_by_role("button", name="3 times").click()
+    expect(slip).to_contain_text("474 cm flat onto 158 cm")
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    step(page, "Mark")
+    marks = page.get_by_role("region", name="The marks")
+    expect(marks).to_contain_text("On what it is sewn to")
+    expect(marks.get_by_role("row").nth(3)).to_contain_text("118.5 cm")
+    expect(marks.get_by_role("row").nth(3)).to_contain_text("39.5 cm")
+    page.get_by_role("link", name="To the table").click()
+    page.get_by_role("button", name="Next").click()
+    expect(page.get_by_label("This mark")).to_contain_text("on what it is sewn to")
+    page.get_by_role("link", name="‹ Bench").click()
+    page.get_by_role("link", name="Papers").first.click()
+    page.get_by_role("button", name="Pattern pieces").click()
+    expect(page.get_by_role("combobox", name="Of")).to_be_visible()
+    expect(page.get_by_text("at full size: the whole line is cut along")).to_be_visible()
+    expect(page.get_by_role("list", name="Pages").get_by_role("img").first).to_be_visible()
+    accessible(page)
+
+
+def test_the_cloth_at_hand_says_what_skirt_it_gives(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Skirt or apron").click()
+    for name, typed in (("Waist", "70"), ("Hip", "96"), ("Length", "60"), ("Cloth’s width", "140")):
+        page.get_by_label(name, exact=True).fill(typed)
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("216 cm flat into 72 cm")
+    step(page, "Cloth")
+    page.get_by_role("textbox", name="At hand", exact=True).fill("220")
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    step(page, "Measure")
+    expect(page.get_by_text("3 widths 66.5 cm long come off what is there")).to_be_visible()
+    page.get_by_role("button", name="2 widths").click()
+    expect(slip).not_to_contain_text("216 cm flat")
+    expect(slip).to_contain_text("flat into 72 cm")

@@ -4972,12 +4972,9 @@ export interface components {
              */
             darts?: components["schemas"]["DartSpec"][];
             /** Finished */
-            finished?: (string | number) | null;
-            /**
-             * Height
-             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
-             */
-            height: string | number;
+            finished?: ((string | number) | components["schemas"]["Tied"]) | null;
+            /** Height */
+            height: (string | number) | components["schemas"]["Tied"];
         };
         /**
          * TaskOut
