@@ -9,16 +9,21 @@ from papers.drawing import Drawing, Layer, Stroke, Words
 from ribbon.making import Shape, View
 
 _ROOM = 7
+_PLACES = 8  # between two corners, where it is looked whether a later area covers a shape
 
 
 def _covered(shape: Shape, later: Sequence[Shape]) -> bool:
-    """Whether upright areas that are painted later cover it, corner for corner and half way between them."""
+    """Whether upright areas that are painted later cover it, corner for corner and at places between them."""
     areas = [over.points for over in later if over.closed and over.paint != "shade"]
     boxes = [(min(x for x, _ in p), max(x for x, _ in p), min(y for _, y in p), max(y for _, y in p)) for p in areas]
-    halves = [((a + c) / 2, (b + d) / 2) for (a, b), (c, d) in pairwise(shape.points)]
+    between = [
+        (a + (c - a) * part / _PLACES, b + (d - b) * part / _PLACES)
+        for (a, b), (c, d) in pairwise(shape.points)
+        for part in range(1, _PLACES)
+    ]
     return all(
         any(left <= x <= right and top <= y <= foot for left, right, top, foot in boxes)
-        for x, y in (*shape.points, *halves)
+        for x, y in (*shape.points, *between)
     )
 
 

@@ -55,7 +55,7 @@ def may_dip(given: Given) -> bool:
 
 FIELDS: tuple[Field, ...] = (
     _OF_SKIRT["waist"],
-    Field("length", "Length", "From the lower edge of the band straight down to where it ends.", measure=True, first=True, several=True),
+    Field("length", "Length", "From the lower edge of the band straight down to where it ends.", measure=True, first=True, several=True, usual=(Length.cm(10), Length.cm(140))),
     Field("behind", "Length behind", "Down the middle of the back, where it dips, or is shorter there; as long as in front where nothing is said.", measure=True, group="The body", asked=may_dip),
     Field("edge", "A measured edge", "An edge that it is sewn to, of a bodice or a yoke, where no waist is measured.", measure=True, group="The body"),
     replace(_OF_SKIRT["hip"], first=False, group="The body"),

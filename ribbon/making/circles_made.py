@@ -10,6 +10,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing
+from ribbon.making.body import body_view, doubts
 from ribbon.making.circles import KEY, Rings, opens, pieces_many, rings
 from ribbon.making.circles_cut import RING, cut_pieces
 from ribbon.making.picture import Caption, Picture, Shape, Tape, View, box_of, extent, mm
@@ -115,7 +116,7 @@ def _minds(given: Given, ring: Rings, pieces: Sequence[CutPiece]) -> list[Mind]:
     hip, around = given.most("hip"), ring.edge
     if not opens(given) and hip is not None and around < hip:
         found.append(Mind("hip", f"Its edge of {given.write(around)} does not pass over a hip of {given.write(hip)}."))
-    return found
+    return found + doubts(given)
 
 
 def _steps(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPiece]) -> list[Making]:
@@ -187,7 +188,7 @@ def _drawn(given: Given, ring: Rings, pieces: Sequence[CutPiece]) -> Picture:
     says = (
         f"Circle: {given.write(ring.band)} at its band, {given.write(ring.fall - ring.off)} long, {given.write(ring.sweep)} round the hem.",
     )
-    return Picture((_hanging(given, ring), _flat(pieces)), says)
+    return Picture((_hanging(given, ring), _flat(pieces), body_view(given, "waist", "hip", "length")), says)
 
 
 _FOLDS = 9

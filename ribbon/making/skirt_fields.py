@@ -55,11 +55,11 @@ def tapered(given: Given) -> bool:
 
 KINDS = (("knife", "knife pleats"), ("box", "box pleats"), ("inverted", "inverted pleats"), ("gather", "gathers"))
 FIELDS: tuple[Field, ...] = (
-    Field("waist", "Waist", "Round the waist where the band will sit, the tape snug and level, over what is worn there.", measure=True, first=True, several=True),
-    Field("hip", "Hip", "Round the fullest part below the waist, the tape level.", measure=True, first=True),
-    Field("length", "Length", "From the lower edge of the band straight down to where it ends.", measure=True, first=True, several=True),
+    Field("waist", "Waist", "Round the waist where the band will sit, the tape snug and level, over what is worn there.", measure=True, first=True, several=True, usual=(Length.cm(40), Length.cm(200))),
+    Field("hip", "Hip", "Round the fullest part below the waist, the tape level.", measure=True, first=True, usual=(Length.cm(50), Length.cm(220))),
+    Field("length", "Length", "From the lower edge of the band straight down to where it ends.", measure=True, first=True, several=True, usual=(Length.cm(10), Length.cm(140))),
     Field("across", "Across", "How far the apron reaches along the waist; half the waist where it is not measured.", measure=True, group="The body", asked=_chosen("worn", "apron")),
-    Field("hip_level", "Hip below the waist", "From the waist straight down to the fullest part.", measure=True, group="The body", default=_cm(20, 8, "most hips lie a hand and a half below the waist")),
+    Field("hip_level", "Hip below the waist", "From the waist straight down to the fullest part.", measure=True, usual=(Length.cm(8), Length.cm(35)), group="The body", default=_cm(20, 8, "most hips lie a hand and a half below the waist")),
     Field("worn", "It is", "All round the body, or an apron that is tied behind.", Sort.WORD, line=True, first=True, options=(("skirt", "a skirt"), ("apron", "an apron")), default=Assumption("skirt", "all round the body")),
     Field("hangs", "It hangs from", "The waist, or the hip where the waist is dropped.", Sort.WORD, line=True, group="The body", options=(("waist", "the waist"), ("hip", "the hip")), default=Assumption("waist", "most skirts sit at the waist")),
     Field("heading", "Its edge", "What its upper edge is made into.", Sort.WORD, line=True, first=True, options=KINDS, default=Assumption("knife", "they lie flat over the hip")),
@@ -89,7 +89,7 @@ FIELDS: tuple[Field, ...] = (
     Field("hem", "Hem", "How the hem is turned up.", Sort.WORD, way=True, group="Hem", options=(("double", "double"), ("turned", "a turning and a depth")), default=Assumption("turned", "a light hem presses flat under pleats")),
     Field("hem_depth", "Hem’s depth", "How deep the hem is seen.", group="Hem", default=_cm(4, Fraction(3, 2), "weight enough to hang straight")),
     Field("hem_turning", "Hem’s turning", "The small turning inside the hem.", group="Hem", default=_cm(1, _HALF, "enough to catch"), asked=_chosen("hem", "turned")),
-    Field("lining", "Lining", "None, or a loose one that hangs from the same band.", Sort.WORD, line=True, way=True, group="Hem", options=(("none", "none"), ("loose", "loose"), ("nests", "pleated as its mirror, so that the two nest")), default=Assumption("none", "say if it has one")),
+    Field("lining", "Lining", "None, or a loose one that hangs from the same band.", Sort.WORD, line=True, way=True, group="Hem", options=(("none", "none"), ("loose", "loose"), ("nests", "nested, as its mirror")), default=Assumption("none", "say if it has one")),
     Field("lining_shorter", "Lining shorter by", "How much shorter than the face it is.", group="Hem", default=_cm(2, Fraction(3, 4), "so that it never shows"), asked=_chosen("lining", "loose", "nests")),
     Field("hem_when", "Hemmed", "On the flat cloth before it is pleated, or last, once it has hung.", Sort.WORD, way=True, group="Hem", options=(("before", "before the pleats"), ("after", "last, once it has hung")), default=Assumption("before", "a pleated hem is pressed with its folds")),
     Field("press", "Pressed", "Whether each fold is pressed before the next covers it, or all of them once they are basted.", Sort.WORD, way=True, group="Pleats", options=(("each", "each as it is folded"), ("last", "all together, once basted")), default=Assumption("each", "sharp, and nothing shifts beneath"), asked=pleated),

@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
+from ribbon.making.body import body_view
 from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.skirt_fields import banded, round_the_body, yoked
 from ribbon.making.skirts import SkirtPart, waist_of
@@ -27,6 +28,8 @@ def drawn(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved
         for name, parts in sides.items()
         if parts  # of one that cannot be solved yet nothing is drawn
     ]
+    if around:
+        views.append(body_view(given, "waist", "hip_level", "hip", "length"))
     told = [
         f"{one.title}: {given.write(solved[one.key].whole.finished)}, {pleats_say(solved[one.key].whole)}."
         for one in panels

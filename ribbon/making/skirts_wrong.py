@@ -5,15 +5,9 @@ from __future__ import annotations
 from ribbon.errors import Problem
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
+from ribbon.making.body import doubts
 from ribbon.making.skirt_fields import round_the_body
 from ribbon.making.thing import Mind
-
-_USUAL = {
-    "waist": (Length.cm(40), Length.cm(200)),
-    "hip": (Length.cm(50), Length.cm(220)),
-    "length": (Length.cm(10), Length.cm(140)),
-}
-"""The range of each measure of a body, from a small child to the largest grown person."""
 
 
 def wrong(given: Given) -> list[Problem]:
@@ -77,7 +71,7 @@ def all_pocket(given: Given, title: str, share: Length) -> Problem:
 def doubtful(given: Given, flat: Length, finished: Length, *, pleated: bool) -> list[Mind]:
     """What does not fit at the hip, with what would mend it, and measures to take again."""
     found: list[Mind] = []
-    hip, waist, write = given.most("hip"), given.most("waist"), given.write
+    hip, write = given.most("hip"), given.write
     if hip is not None and round_the_body(given):
         wanted = hip + given.length("hip_ease")
         held = pleated and given.length("stitched") >= given.length("hip_level")
@@ -96,17 +90,4 @@ def doubtful(given: Given, flat: Length, finished: Length, *, pleated: bool) -> 
                     f"Let out it measures {write(flat)} round, and the hip with its ease wants {write(wanted)}: {more} would mend it.",
                 )
             )
-    if hip is not None and waist is not None and hip < waist:
-        found.append(
-            Mind("measure", f"A hip of {write(hip)} with a waist of {write(waist)}? Measure both again, in one unit.")
-        )
-    found += [
-        Mind(
-            f"measure_{name}",
-            f"{given.fields[name].title} {write(one)}? Most lie between {write(low)} and {write(high)}: was it taken in another unit, or at another place?",
-        )
-        for name, (low, high) in _USUAL.items()
-        for one in given.measures.get(name, ())
-        if not low <= one <= high
-    ]
-    return found
+    return [*found, *doubts(given)]

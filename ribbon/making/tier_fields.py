@@ -56,9 +56,9 @@ def _girths() -> list[Field]:
 
 FIELDS: tuple[Field, ...] = (
     _OF_SKIRT["waist"],
-    Field("base", "Base", "The base from the waist straight down to its lowest line, its foot: the lowest tier hangs from there.", measure=True, first=True, asked=based),
-    Field("foot", "Round its foot", "All round the base at its foot: wide enough to walk in.", measure=True, first=True, asked=based),
-    Field("length", "Length", "From the waist straight down to the hem of the lowest tier.", measure=True, first=True, several=True, asked=chained),
+    Field("base", "Base", "The base from the waist straight down to its lowest line, its foot: the lowest tier hangs from there.", measure=True, usual=(Length.cm(10), Length.cm(130)), first=True, asked=based),
+    Field("foot", "Round its foot", "All round the base at its foot: wide enough to walk in.", measure=True, usual=(Length.cm(50), Length.cm(500)), first=True, asked=based),
+    Field("length", "Length", "From the waist straight down to the hem of the lowest tier.", measure=True, usual=(Length.cm(15), Length.cm(140)), first=True, several=True, asked=chained),
     Field("build", "Its tiers", "Each sewn to a line of a base, over one another, or each to the foot of the one above.", Sort.WORD, line=True, first=True, options=(("base", "on the lines of a base"), ("chain", "each on the one above")), default=Assumption("base", "a base carries the weight")),
     Field("heading", "Each is", "What the upper edge of each tier is made into.", Sort.WORD, line=True, first=True, options=(("gather", "gathered"), ("knife", "in knife pleats"), ("box", "in box pleats")), default=Assumption("gather", "gathers spring out")),
     Field("tiers", "Tiers", "How many tiers there are.", Sort.COUNT, first=True, default=Assumption(4, "three to five are usual")),

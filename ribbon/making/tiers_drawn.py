@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
+from ribbon.making.body import body_view
 from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, box_of, extent, hanging, mm
 from ribbon.making.thing import Solved, pleats_say
 from ribbon.making.tier_fields import based, girth_field
@@ -20,6 +21,7 @@ def drawn(given: Given, tiers: Sequence[Tier], solved: Mapping[str, Solved]) -> 
     views = [_front(given, tiers, solved, top)]
     if based(given):
         views.append(_base(given, tiers, top))
+    views.append(body_view(given, "waist", "hip_level", "hip", "length"))
     says = [
         f"{one.title}: {given.write(solved[one.key].whole.finished)}, {given.write(one.deep)} deep, {pleats_say(solved[one.key].whole)}."
         for one in tiers
@@ -50,6 +52,7 @@ def _front(given: Given, tiers: Sequence[Tier], solved: Mapping[str, Solved], to
         shapes += [Shape(sides, role, shade=0.1), Shape((*sides, sides[0]), "ink", closed=False, weight=1.0)]
     for one, across, foot in sorted(hung, key=lambda found: -found[0].line.mm) if based(given) else hung:
         shapes += _tier(one, solved[one.key], across, foot)
+        shapes += _trimmed(given, one, across, foot)
     deep = mm(given.length("band_depth")) if given.word("top") == "band" else 0.0
     across = mm(top) / 2
     if deep:
@@ -71,6 +74,21 @@ def _tier(one: Tier, solved: Solved, across: float, foot: float) -> list[Shape]:
         return x * (1 + grown * (y - top) / (bottom - top)), y
 
     return [shape._replace(points=tuple(flared(point) for point in shape.points)) for shape in found]
+
+
+_TRIM = 14.0  # mm that a trim is drawn high
+
+
+def _trimmed(given: Given, one: Tier, across: float, foot: float) -> list[Shape]:
+    """The trim along a tier's hem, and over its edge where it is sewn on as it falls."""
+    top, bottom = mm(one.line), mm(one.line + one.deep)
+    high = min(_TRIM, (bottom - top) / 4)
+    found: list[Shape] = []
+    if given.word("trim") == "hem":
+        found.append(Shape(box_of(-foot / 2, bottom - high, foot / 2, bottom), "contrast"))
+    if based(given) and given.word("sewn") == "down":
+        found.append(Shape(box_of(-across / 2, top - high / 2, across / 2, top + high / 2), "contrast"))
+    return [part for box in found for part in (box, Shape((*box.points, box.points[0]), "ink", False, 0.0, 0.8))]
 
 
 def _tapes(

@@ -11,6 +11,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing
+from ribbon.making.body import doubts
 from ribbon.making.recipes import hem_of
 from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
 from ribbon.making.tier_fields import based, drafted, opens
@@ -180,15 +181,7 @@ def _minds(given: Given, tiers: Sequence[Tier], solved: Mapping[str, Solved]) ->
 
 def _hip(given: Given, tiers: Sequence[Tier]) -> list[Mind]:
     hip, top = given.most("hip"), at_waist(given)[0]
-    waist = given.most("waist")
-    found = []
-    if hip is not None and waist is not None and hip < waist:
-        found.append(
-            Mind(
-                "measure",
-                f"A hip of {given.write(hip)} with a waist of {given.write(waist)}? Measure both again, in one unit.",
-            )
-        )
+    found = doubts(given)
     if hip is None or top is None:
         return found
     wanted, level = hip + given.length("hip_ease"), given.length("hip_level")

@@ -194,7 +194,7 @@ def _field(given: Given, one: Field) -> FieldOut:
     return {
         "name": one.name,
         "title": one.title,
-        "where": one.where,
+        "where": one.where if one.usual is None else f"{one.where} {_usually(given, *one.usual)}",
         "sort": one.sort.value,
         "measure": one.measure,
         "first": one.first,
@@ -207,6 +207,10 @@ def _field(given: Given, one: Field) -> FieldOut:
         "why": default.why if default else "",
         "asked": one.asked(given),
     }
+
+
+def _usually(given: Given, low: Length, high: Length) -> str:
+    return f"Most lie between {given.write(low)} and {given.write(high)}."
 
 
 def _result(given: Given, one: Result) -> ResultOut:

@@ -30,9 +30,16 @@ def _begun(thing: Any, cloths: Mapping[str, Any]) -> FirstStroke | None:
         return None
 
 
-def edges_kept(thing: Any, cloths: Mapping[str, Any]) -> dict[str, tuple[str, Spec]] | None:
-    """(title, section with its ties) of each edge of a thing, by its name; None where that cannot be told as it is."""
+def edges_kept(thing: Any, cloths: Mapping[str, Any], *, there: bool = False) -> dict[str, tuple[str, Spec]] | None:
+    """(title, section with its ties) of each edge of a thing, by its name; None where that cannot be told as it is.
+
+    Where its edges are `there` already they follow what is chosen also while a measure is lacking: a usual one stands in
+    for it, for what is kept of an edge is its ties and not their numbers.
+    """
     begun = _begun(thing, cloths)
+    if there and begun is not None and not begun.edges and not begun.problems:
+        usual = THINGS[str(thing["kind"])].typical
+        begun = _begun({**thing, "measures": {**usual, **(thing.get("measures") or {})}}, cloths)
     if begun is None or begun.problems or not begun.edges:
         return None
     return {one.name: (one.title, base_spec(one)) for one in begun.edges}
@@ -46,10 +53,11 @@ def followed(before: Document, after: Document, new_section: Callable[[str, Spec
     """
     if not after.get("thing"):
         return after
-    now = edges_kept(after["thing"], after["cloths"])
+    has_edges = any(section["spec"].get("edge") for section in after["sections"])
+    now = edges_kept(after["thing"], after["cloths"], there=has_edges)
     if now is None:
         return after
-    was = edges_kept(before.get("thing"), before.get("cloths") or {}) or {}
+    was = edges_kept(before.get("thing"), before.get("cloths") or {}, there=has_edges) or {}
     if now == was and before.get("thing"):
         return after
     sections, there = [], set()

@@ -27,7 +27,7 @@ def test_a_plain_circle_has_no_edge_to_plan_and_is_bought_and_cut(client: Client
     assert [(one["name"], one["count"]) for one in got["pieces"]] == [("Half circle", 2), ("Band", 1)]
     assert got["buy"]
     assert got["cost"].startswith("£")
-    assert [view["name"] for view in got["picture"]["views"]] == ["front", "flat"]
+    assert [view["name"] for view in got["picture"]["views"]] == ["front", "flat", "body"]
     cut = post(
         client, "/cut", {"sections": [], "cloths": CLOTHS, "thing": {**CIRCLE, "choices": {"ease": "2"}}, "quick": True}
     )

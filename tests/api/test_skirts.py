@@ -35,7 +35,7 @@ def test_the_worked_skirt(client: Client) -> None:
     band = next(one for one in got["pieces"] if one["key"] == "band")
     assert (band["wide"]["mm"], band["long"]["mm"]) == (110, 760)
     assert {one["name"] for one in got["notions"]} >= {"zip of 18 cm", "interfacing for the band"}
-    assert [view["name"] for view in got["picture"]["views"]] == ["front", "back"]
+    assert [view["name"] for view in got["picture"]["views"]] == ["front", "back", "body"]
     assert {tape["field"] for tape in got["picture"]["views"][0]["tapes"]} == {"waist", "hip", "length", "hip_level"}
     measured = thing(client, {"pleated_waist": "71"}, choices={"size": "2.5"})
     assert next(one for one in measured["pieces"] if one["key"] == "band")["long"]["mm"] == 770
@@ -291,4 +291,4 @@ def test_a_skirt_of_which_one_part_cannot_be_pleated_is_answered_without_it(clie
         assert [name for name, one in got["edges"].items() if one["problems"]] == [
             "back" if view == "front" else "front"
         ]
-        assert [one["name"] for one in got["picture"]["views"]] == [view]
+        assert [one["name"] for one in got["picture"]["views"]] == [view, "body"]

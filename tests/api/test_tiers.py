@@ -43,7 +43,7 @@ def test_the_worked_tiers(client: Client) -> None:
     assert {one["long"]["mm"] for one in widths} == {240}
     base = next(one for one in got["pieces"] if one["key"] == "base")
     assert (base["count"], base["long"]["mm"]) == (2, 810)
-    assert [view["name"] for view in got["picture"]["views"]] == ["front", "base"]
+    assert [view["name"] for view in got["picture"]["views"]] == ["front", "base", "body"]
 
 
 def test_girths_that_were_measured_stand_in_for_those_that_are_reckoned(client: Client) -> None:
@@ -70,7 +70,7 @@ def test_tier_on_tier(client: Client) -> None:
     assert [one["flat"]["mm"] for one in edges.values()] == [1080, 1620, 2430]
     assert [got["results"][f"tier_{n}.deep"]["says"] for n in (1, 2, 3)] == ["24 cm deep", "27 cm deep", "30 cm deep"]
     assert edges["tier_1"]["spec"]["cutting"]["opening"] == "18 cm"
-    assert [view["name"] for view in got["picture"]["views"]] == ["front"]
+    assert [view["name"] for view in got["picture"]["views"]] == ["front", "body"]
 
 
 @pytest.mark.parametrize(
@@ -171,3 +171,29 @@ def test_each_match_point_has_its_place_on_both_edges_from_whichever_end(client:
             for flat, on in places
         }
         assert told == wanted
+
+
+@pytest.mark.django_db
+def test_edges_follow_what_is_chosen_while_a_measure_is_lacking(client: Client) -> None:
+    def ask(method: str, path: str, body: Any) -> Any:
+        answer = getattr(client, method)(f"/api{path}", body, content_type="application/json")
+        assert answer.status_code in (200, 201), answer.json()
+        return answer.json()
+
+    made: dict[str, Any] = {"kind": "tiers", "unit": "cm", "measures": WORKED, "choices": {"tiers": "3"}, "seam": "1.5"}
+    work = ask("post", "/works", {"name": "P", "thing": made, "cloths": {"face": {"usable": "138 cm", "unit": "cm"}}})
+    assert [one["name"] for one in work["sections"]] == ["Tier 1, lowest", "Tier 2", "Tier 3, top"]
+    first = work["sections"][0]
+    own = {**first["spec"], "gathering": {**first["spec"]["gathering"], "rows": 3}}
+    work = ask("put", f"/works/{work['key']}/sections/{first['key']}", {"spec": own, "revision": work["revision"]})
+    for measures, choices in (
+        (WORKED, {"tiers": "4", "build": "chain"}),  # its length is not known yet
+        ({**WORKED, "length": "80"}, {"tiers": "4", "build": "chain"}),
+    ):
+        changed = {**made, "measures": measures, "choices": choices}
+        work = ask("put", f"/works/{work['key']}/thing", {"thing": changed, "revision": work["revision"]})
+        names = [one["name"] for one in work["sections"]]
+        assert names == ["Tier 1, top", "Tier 2", "Tier 3", "Tier 4, lowest"]
+        assert work["sections"][0]["spec"]["gathering"]["rows"] == 3
+    ready = client.get(f"/api/works/{work['key']}/ready").json()
+    assert [one["spec"]["pins"]["finished"] for one in ready["sections"]] == ["72 cm", "144 cm", "288 cm", "576 cm"]

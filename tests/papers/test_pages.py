@@ -27,6 +27,7 @@ from papers import (
     list_pages,
     made_to_fit,
     on_sheets,
+    picture_drawing,
     plotted,
     to_csv,
     to_dxf,
@@ -41,6 +42,7 @@ from papers.glyphs import glyph
 from ribbon.cloth import Bolt, CutPiece, CutPlan, Laid, Layout, buy
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length
+from ribbon.making import Shape, View
 from ribbon.shapes import Notch, sector
 from tests.examples import law
 
@@ -340,3 +342,14 @@ def test_broken_lines_hold_every_letter_and_none_is_too_wide(text: str, room: fl
     lines = broken(text, 3.5, room)
     assert "".join(lines).replace(" ", "") == "".join(text.split()).replace(" ", "")
     assert all(wide(line, 3.5) <= room or len(line) == 1 for line in lines)
+
+
+def test_what_later_areas_cover_only_in_part_is_drawn() -> None:
+    base = Shape(((0.0, 0.0), (40.0, 80.0), (-40.0, 80.0)), "face")
+    tiers = [Shape(((-40.0, y), (40.0, y), (40.0, y + 30), (-40.0, y + 30)), "face") for y in (20.0, 50.0)]
+    # Its point stands out above them, though its corners and the middles of its sides may lie under boxes.
+    cap = Shape(((-10.0, -10.0), (10.0, -10.0), (10.0, 2.0), (-10.0, 2.0)), "face")
+    drawn = picture_drawing(View("front", (-40.0, -10.0, 40.0, 80.0), (base, *tiers, cap)), None)
+    assert len(drawn.lines) == 4
+    hidden = Shape(((-5.0, 30.0), (5.0, 30.0), (0.0, 40.0)), "face")
+    assert len(picture_drawing(View("front", (-40.0, -10.0, 40.0, 80.0), (hidden, *tiers)), None).lines) == 2

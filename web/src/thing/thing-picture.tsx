@@ -13,6 +13,7 @@ const VIEWS: Record<string, string> = {
   inside: "From inside",
   flat: "Flat",
   base: "The base",
+  body: "Where the tape goes",
 };
 
 interface Props {
