@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ribbon.cloth.cutting import Cutting
@@ -14,6 +15,7 @@ from ribbon.cloth.weight import load
 from ribbon.edge import EdgePlan
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
+from ribbon.readings import Join
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,8 +84,11 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
     across = found.taken is None or found.taken.name == "across"
     pieces: list[CutPiece] = []
     many = len(found.joined.widths)
+    named = _names(cutting.names, found.joined.joins)
     for number, width in enumerate(found.joined.widths, 1):
         called = name if many == 1 else f"{name}, {'width' if across else 'strip'} {number} of {many}"
+        if named:
+            called = named[number - 1]
         # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
         size = (width.cut, drop_on(bolt, drop)) if across else (drop.cut, width.cut)
         made = CutPiece.oblong(f"{key}.width.{number}", called, *size, matched=across, role=cutting.role)
@@ -92,6 +97,23 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
     pieces += _lining_pieces(key, name, whole, cutting)
     bought = notions(whole.only, len(found.joined.joins), drop.cut) if whole.only else []
     return Pieces(tuple(pieces), tuple(bought))
+
+
+def _names(names: Sequence[str], joins: Sequence[Join]) -> list[str]:
+    """What each width is called where the parts between pleats have names, numbered where one is joined of several; else nothing."""
+    lots = [1]
+    for join in joins:
+        if join.pleat:
+            lots.append(1)
+        else:
+            lots[-1] += 1
+    if len(lots) != len(names):
+        return []
+    return [
+        name if many == 1 else f"{name}, width {number} of {many}"
+        for name, many in zip(names, lots, strict=True)
+        for number in range(1, many + 1)
+    ]
 
 
 def _strip_takes(

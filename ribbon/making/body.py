@@ -12,8 +12,8 @@ from ribbon.making.thing import Mind
 
 def doubts(given: Given) -> list[Mind]:
     """Measures that look like another unit or another place of the body."""
-    hip, waist, write = given.most("hip"), given.most("waist"), given.write
-    found = []
+    hip, waist = (given.most(name) if name in given.fields else None for name in ("hip", "waist"))
+    write, found = given.write, []
     if hip is not None and waist is not None and hip < waist:
         found.append(
             Mind("measure", f"A hip of {write(hip)} with a waist of {write(waist)}? Measure both again, in one unit.")

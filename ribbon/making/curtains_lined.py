@@ -32,7 +32,7 @@ def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, n
     cuts = [lining.ways[number] for _, lining in made]
     if any(cut.why_not for cut in cuts):
         return None
-    windows = given.count("windows") or 1
+    windows = (given.count("windows") if "windows" in given.fields else None) or 1
     needed = sum((cut.needed for cut in cuts), ZERO) * windows
     asked = bolt.bought(needed)
     joins = sum(cut.joins for cut in cuts)

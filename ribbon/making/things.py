@@ -5,6 +5,9 @@ from __future__ import annotations
 from ribbon.making import (
     circles,
     circles_made,
+    cover_fields,
+    covers,
+    covers_made,
     curtain_fields,
     curtains,
     curtains_made,
@@ -73,4 +76,15 @@ TIERS = Thing(
     colour="#d8c3b4",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS)}
+COVER = Thing(
+    "cover",
+    "Cover",
+    "its runs, height",
+    cover_fields.FIELDS,
+    covers.begin,
+    covers_made.finish,
+    typical={"run_1": "180 cm", "run_2": "85 cm", "run_3": "180 cm", "run_4": "85 cm", "height": "28 cm"},
+    colour="#8f8a66",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER)}

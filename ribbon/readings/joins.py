@@ -323,13 +323,38 @@ def _with_half(places: Places, reach: Reach, first: Place, last: Place) -> list[
 
 
 def _at_pleats(places: Places, reach: Reach) -> list[Place] | None:
-    """A join behind every pleat, so that each segment is a piece of its own."""
-    if not places.underlays:
+    """A join behind every pleat, so that each segment is a piece of its own; one that the cloth is too narrow for is halved,
+
+    or parted evenly in as few as it takes: those joins show.
+    """
+    if not places.underlays and not places.closes_behind:
         raise _cannot("these pleats have no middle to hide a seam in")
-    found: list[Place] = [at for at, _ in places.underlays]
-    if not _fits(reach, found):
-        raise _cannot("a segment between two pleats is wider than the cloth")
+    found: list[Place] = []
+    starts = [0, *(at for at, _ in places.underlays)]
+    for index, at in enumerate(starts):
+        last = index == len(starts) - 1
+        found += _parted(reach, at, None if last else starts[index + 1], first=index == 0)
     return found
+
+
+_MOST_PARTS = 50
+
+
+def _parted(reach: Reach, start: Place, end: Place | None, *, first: bool) -> list[Place]:
+    """The joins of a segment, the one at its end too; `end` is None where it is the last."""
+    to = reach.whole if end is None else end
+    for many in range(1, _MOST_PARTS):
+        inside: list[Place] = [start + Fraction((to - start) * part, many) for part in range(1, many)]
+        begins = [start, *inside]
+        holds = all(
+            reach.ends(a, first=first and number == 0)
+            if end is None and number == many - 1
+            else (inside[number] if number < many - 1 else to) <= (reach.room(a, first=first and number == 0) or 0)
+            for number, a in enumerate(begins)
+        )
+        if holds:
+            return inside if end is None else [*inside, end]
+    raise _cannot("a segment between two pleats is wider than the cloth can be joined to")
 
 
 _BY_STRATEGY: dict[Strategy, Callable[[Places, Reach], list[Place] | None]] = {

@@ -137,6 +137,11 @@ class Places:
         return self._named.get(kind, [])
 
     @property
+    def closes_behind(self) -> bool:
+        """True where a ring closes in the middle of a pleat: a join there stands at both ends of the strip."""
+        return 0 in self._centres or self.laid.whole in self._centres
+
+    @property
     def underlays(self) -> list[tuple[Place, int]]:
         """(place, pleat) of the middle of every underlay inside the strip; of its first inner fold where the middle shows."""
         folds: dict[int, Place] = {}

@@ -126,6 +126,9 @@ class CuttingSpec(Strict):
     stripe_at: Literal["edge", "middle"] = "middle"
     stripe_where: Literal["fold", "face"] = "fold"
     pieces: Annotated[list[CutPieceSpec], Field(max_length=60)] = []
+    names: Annotated[list[Annotated[str, Field(max_length=120)]], Field(max_length=60)] = Field(
+        default=[], description="What its widths are called, from the start; where it is cut in as many."
+    )
     shaped: bool = Field(
         default=False, description="It is the edge of a piece with an outline of its own: no strip is cut for it."
     )

@@ -159,6 +159,7 @@ def read_cutting(
         role=role,
         pieces=tuple(_pieces(texts, said, role)),
         shaped=said.shaped,
+        names=tuple(said.names),
     )
     if said.lining is None:
         return made

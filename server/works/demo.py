@@ -215,6 +215,22 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Reading-room sofa",
+        "a loose cover for the old sofa, its skirt lined to the foot",
+        {
+            "kind": "cover", "unit": "cm", "seam": "1.5 cm",
+            "measures": {"run_1": "188 cm", "run_2": "84 cm", "run_3": "188 cm", "run_4": "84 cm", "height": "26 cm"},
+            "choices": {"deep": "8 cm", "made": "tube", "split": "120 cm"},
+        },
+        {
+            "face": {
+                "name": "Sofa twill", "unit": "cm", "width": "140 cm", "selvedge": "1 cm", "weight": "340 g/m²",
+                "price": "22.50", "per": "m", "step": "10 cm", "shrinkage": "3", "colour": "#8a8a5c",
+            },
+            "lining": {"name": "Curtain lining", "unit": "cm", "usable": "136 cm", "price": "6.20", "per": "m", "weight": "150 g/m²"},
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {

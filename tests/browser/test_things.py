@@ -346,3 +346,25 @@ def test_the_cloth_at_hand_says_what_skirt_it_gives(page: Page) -> None:
     page.get_by_role("button", name="2 widths").click()
     expect(slip).not_to_contain_text("216 cm flat")
     expect(slip).to_contain_text("flat into 72 cm")
+
+
+def test_a_sofa_from_its_runs_to_its_labelled_sections(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Cover", exact=False).filter(has_text="its runs").click()
+    runs = (("Run 1, front", "62"), ("Run 2, left side", "48"), ("Run 3, back", "60"), ("Run 4, right side", "48"))
+    for name, typed in (*runs, ("Height", "30"), ("Pleats deep", "5"), ("Cloth’s width", "138")):
+        page.get_by_label(name, exact=True).fill(typed)
+    slip = page.get_by_role("region", name=SLIP)
+    expect(slip).to_contain_text("Front: 62 + 11.5 + 11.5 = 85 cm cut.")
+    expect(slip).to_contain_text("Opposite runs differ, front and back")
+    page.get_by_label("Run 3, back, on the picture").fill("62")
+    expect(slip).not_to_contain_text("Opposite runs differ")
+    accessible(page)
+    page.get_by_role("button", name="Left side", exact=True).click()
+    page.locator("label").filter(has_text=re.compile("^it is")).locator("select").select_option("self")
+    expect(slip).to_contain_text("Each 63 cm deep, finished 30 cm.")
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    step(page, "Cut")
+    expect(page.locator("svg text").get_by_text("Left side").first).to_be_visible()
+    accessible(page)

@@ -2091,6 +2091,12 @@ export interface components {
             front?: components["schemas"]["FrontSpec"] | null;
             lining?: components["schemas"]["LiningSpec"] | null;
             /**
+             * Names
+             * @description What its widths are called, from the start; where it is cut in as many.
+             * @default []
+             */
+            names?: string[];
+            /**
              * Opening
              * @description How much of the closing join of a ring stays open.
              */
@@ -4336,6 +4342,7 @@ export interface components {
              *       },
              *       "front": null,
              *       "lining": null,
+             *       "names": [],
              *       "opening": null,
              *       "pieces": [],
              *       "shaped": false,
