@@ -31,7 +31,12 @@ def facing_pieces(given: Given, edge: Length, role: str = FACE) -> list[CutPiece
 
 
 def lap_pieces(given: Given, role: str = FACE) -> list[CutPiece]:
-    """Both sides of a buttoned lap, each folded down its length: twice its width and two seams wide, the opening and two seams long."""
+    """Both sides of a buttoned lap, each folded down its length: twice its width and two seams wide, the opening and two seams long.
+
+    None of what opens otherwise.
+    """
+    if not given.fields["lap_wide"].asked(given):
+        return []
     seam = given.join
     takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
     size = given.length("lap_wide") * 2 + seam * 2, given.length("opens") + seam * 2

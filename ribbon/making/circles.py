@@ -72,6 +72,7 @@ FIELDS: tuple[Field, ...] = (
     Field("cut_in", "Cut", "In as few pieces as can be, or in halves or quarters of a circle, with their seams.", Sort.WORD, line=True, group="Circles", options=(("whole", "in as few pieces as can be"), ("halves", "in halves"), ("quarters", "in quarters")), default=Assumption("halves", "half circles lie well on most cloth")),
     replace(_OF_SKIRT["opening"], options=tuple(one for one in _OF_SKIRT["opening"].options if one[0] != "pleat")),
     replace(_OF_SKIRT["opens"], asked=opens),
+    replace(_OF_SKIRT["lap_wide"], asked=lambda given: given.word("opening") == "lap"),
     replace(_OF_SKIRT["top"], options=(("band", "a band"), ("none", "no band"))),
     replace(_OF_SKIRT["band_depth"], asked=lambda given: given.word("top") == "band"),
     replace(_OF_SKIRT["lap"], asked=lambda given: given.word("top") == "band" and opens(given)),

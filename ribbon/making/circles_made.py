@@ -9,7 +9,7 @@ from ribbon.cloth import CutPiece
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
-from ribbon.making.band import band_pieces, closing
+from ribbon.making.band import band_pieces, closing, lap_pieces
 from ribbon.making.body import body_view, doubts
 from ribbon.making.circles import KEY, Rings, opens, pieces_many, rings
 from ribbon.making.circles_cut import RING, cut_pieces
@@ -25,7 +25,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         return Made()
     one = solved.get(KEY)
     rings_cut = cut_pieces(given, ring)
-    pieces = [*rings_cut, *(band_pieces(given, ring.band) if given.word("top") == "band" else [])]
+    pieces = [*rings_cut, *(band_pieces(given, ring.band) if given.word("top") == "band" else []), *lap_pieces(given)]
     notions = closing(given, given.most("waist") or ring.band, pieces)
     return Made(
         parts=tuple(_parts(given, ring, one, pieces)),

@@ -29,17 +29,25 @@ def drop_of(given: Given, length: Length) -> Drop:
     return Drop(length, given.join, below.depth if below.turns == 2 else below.takes, below.turns)
 
 
+def strip_above(given: Given) -> Length:
+    """How wide the strip is that the band or the facing is cut as; nought where there is none."""
+    seams = given.join * 2
+    if banded(given):
+        return given.length("band_depth") * 2 + seams
+    return given.length("faced") + seams if given.word("top") == "facing" else ZERO
+
+
 def widths_at_hand(given: Given, face: Bolt) -> list[Length]:
     """How wide each width is that the cloth at hand holds, one below the other; of sheets those of each.
 
-    The band's strip is left of the first that holds one across.
+    The strip of the band or the facing is left of the first that holds one across.
     """
     length = given.least("length")
     if length is None:
         return []
     whole = [(wide, long) for wide, long in face.sheets] or ([(face.usable, face.at_hand)] if face.at_hand else [])
     cut, found = drop_on(face, drop_of(given, length)), []
-    band = given.length("band_depth") * 2 + given.join * 2 if banded(given) else ZERO
+    band = strip_above(given)
     for wide, long in whole:
         there = long * (1 - face.shrinkage) - band
         many = int(there / cut) if there > ZERO else 0
@@ -86,7 +94,10 @@ def at_hand(given: Given, parts: Sequence[Laid]) -> tuple[Compared, ...]:
         rows += [row] if row is not None else []
         many += step
     length = given.least("length") or ZERO
-    says = f"{len(widths)} widths {given.write(drop_on(face, drop_of(given, length)))} long come off what is there, the band beside them"
+    beside = f", the {'band' if banded(given) else 'facing'} beside them" if strip_above(given) else ""
+    says = (
+        f"{len(widths)} widths {given.write(drop_on(face, drop_of(given, length)))} long come off what is there{beside}"
+    )
     return (Compared("From the cloth at hand", says, tuple(rows)),) if rows else ()
 
 

@@ -63,7 +63,7 @@ def _told_otherwise(given: Given, notion: Notion) -> bool:
 
 def _band(given: Given, edge: Length, role: str) -> list[CutPiece]:
     ties = given.length("ties") if given.fields["ties"].asked(given) else ZERO
-    laps = lap_pieces(given, role) if given.fields["lap_wide"].asked(given) else []
+    laps = lap_pieces(given, role)
     if given.word("top") == "facing":
         return [*facing_pieces(given, edge, role), *laps]
     return [*(band_pieces(given, edge, role, ties) if banded(given) else []), *laps]

@@ -83,6 +83,7 @@ FIELDS: tuple[Field, ...] = (
     _OF_SKIRT["under"],
     replace(_OF_SKIRT["opening"], options=tuple(one for one in _OF_SKIRT["opening"].options if one[0] != "pleat"), default=Assumption("elastic", "a petticoat is drawn in by an elastic")),
     replace(_OF_SKIRT["opens"], asked=opens),
+    replace(_OF_SKIRT["lap_wide"], asked=lambda given: given.word("opening") == "lap"),
     replace(_OF_SKIRT["top"], options=(("band", "a band"), ("none", "no band"))),
     replace(_OF_SKIRT["band_depth"], asked=lambda given: given.word("top") == "band"),
     replace(_OF_SKIRT["lap"], asked=lambda given: given.word("top") == "band" and opens(given)),

@@ -10,7 +10,7 @@ from ribbon.cloth import CutPiece, Drafted, Notion, SideTakes, edge_pieces, tota
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
-from ribbon.making.band import band_pieces, closing
+from ribbon.making.band import band_pieces, closing, lap_pieces
 from ribbon.making.body import doubts
 from ribbon.making.recipes import hem_of
 from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
@@ -29,7 +29,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     cut = [edge_pieces(one.key, one.title, solved[one.key].whole, solved[one.key].cutting) for one in tiers]
     role = solved[tiers[0].key].cutting.role
     base = base_pieces(given, tiers, role)
-    band = band_pieces(given, top, role) if given.word("top") == "band" else []
+    band = [*(band_pieces(given, top, role) if given.word("top") == "band" else []), *lap_pieces(given, role)]
     wanted = [
         one for made in cut for one in made.notions if not one.name.startswith("band") and "fastening" not in one.name
     ]
@@ -259,7 +259,7 @@ def _steps(given: Given, tiers: Sequence[Tier], solved: Mapping[str, Solved], ba
         )
     if opens(given):
         found.append(Making("opening", f"Set the opening in, {write(given.length('opens'))} from the top."))
-    if band:
+    if any(one.key == "band" for one in band):
         says = (
             f"Sew the band on, fold it over {write(given.length('band_depth'))} deep and catch it within."
             if opens(given)
