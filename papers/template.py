@@ -28,7 +28,7 @@ class Marking(NamedTuple):
     """A strip to be marked: its marks in order, its flat width and the allowances at its two ends.
 
     `rows` is in how many rows stitch points stand; `joins` are places where widths are joined; `height` how far the
-    upper level is above the edge, where there is one.
+    upper level is above the edge, where there is one.  Where each mark is `told`, its words stand along its line.
     """
 
     title: str
@@ -40,6 +40,7 @@ class Marking(NamedTuple):
     rows: int = 1
     joins: Sequence[Length] = ()
     height: Length | None = None
+    told: bool = False
 
     @property
     def high(self) -> float:
@@ -81,7 +82,10 @@ def template_drawing(marking: Marking) -> Drawing:
         lines += _drawn(mark.kind, at, top, foot, marking.rows, bold=first)
         if first:
             words.append(Words((at + 1.2, foot - 3), f"{mark.pleat}", 4, bold=True))
-            words.append(Words((top + 3.2, _TOP + 5), mark.text, 2.8))
+            if not marking.told:
+                words.append(Words((top + 3.2, _TOP + 5), mark.text, 2.8))
+        if marking.told:
+            words.append(Words((at - 1.5, foot - 9), mark.text, 2.8, upright=True))
     lines += _tape(marking.unit, origin, float(marking.flat.mm), foot, words)
     return Drawing(max(whole, 1.0), marking.tall, tuple(lines), tuple(words))
 

@@ -17,6 +17,7 @@ from ribbon.edge.edge import EdgePlan, Marked, PlannedStretch, TapedEdge, edge_p
 from ribbon.edge.gathered import Gathered, Match, gathered
 from ribbon.edge.inserted import Inserted, inserted
 from ribbon.edge.plan import Plan, gathered_parts, plan
+from ribbon.edge.sample import sample
 from ribbon.edge.taped import Taped, taped
 from ribbon.edge.tapered import Tapered, tapered
 
@@ -46,6 +47,7 @@ __all__ = [
     "per_change",
     "plan",
     "pleats_say",
+    "sample",
     "taped",
     "taped_edge",
     "tapered",

@@ -20,6 +20,7 @@ MOST = {
     "A chalk list on paper": 5_000,
     "A template": 24_000,
     "A gauge": 45_000,
+    "A sample": 45_000,
     "A work sheet": 12_000,
 }
 

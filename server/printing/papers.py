@@ -12,11 +12,13 @@ from papers import (
     Listing,
     Marking,
     TemplateMark,
+    Words,
     cutting_drawings,
     cutting_pages,
     gauge_drawing,
     label_pages,
     list_pages,
+    made_to_fit,
     on_sheets,
     pages_needed,
     pattern_drawing,
@@ -28,7 +30,7 @@ from papers import (
 )
 from ribbon.cloth import CutPiece, money
 from ribbon.cloth.sold import layout_scribe
-from ribbon.edge import EdgePlan
+from ribbon.edge import EdgePlan, sample
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Unit
 from ribbon.table.chalk import Chalk, From, found_by_folding
@@ -78,6 +80,7 @@ MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "d
 FORMATS = {
     "template": ("pdf", "svg", "dxf"),
     "gauge": ("pdf", "svg", "dxf"),
+    "sample": ("pdf", "svg", "dxf"),
     "chalk": ("pdf", "csv"),
     "labels": ("pdf", "csv"),
     "cutting": ("pdf", "svg", "dxf", "csv"),
@@ -89,7 +92,7 @@ FORMATS = {
 """The files that each paper can be had as."""
 
 
-_OF_ONE = ("template", "gauge", "chalk")
+_OF_ONE = ("template", "gauge", "sample", "chalk")
 """The papers that are of one piece."""
 
 
@@ -152,7 +155,7 @@ def _title(asked: PaperIn, what: str) -> str:
 
 def _template(asked: PaperIn) -> Made:
     whole = _planned(asked, "A template")
-    section, walked, found = whole.edge, whole.marked.walked, whole.marked.marks
+    found, upper, title = whole.marked.marks, whole.upper_on_tape, _title(asked, "template")
     if len(found) > MOST_MARKS:
         raise refuse(
             "too_many",
@@ -161,15 +164,36 @@ def _template(asked: PaperIn) -> Made:
             f"a template holds at most {MOST_MARKS} marks",
             "print the chalk list, or the gauge",
         )
-    write = section.scribe.write
-    upper = whole.upper_on_tape
+    marking = _marking(asked, whole, title)
+    paper = PAPERS[asked.sheet]
+    many = pages_needed(marking.width, marking.tall, paper)
+    if many > MOST_SHEETS:
+        raise _too_long(many)
+    drawing = template_drawing(marking)
+    pages = on_sheets(drawing, paper, _unit(asked), title)
+    says = f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
+    height = whole.edge.scribe.write(upper.height).text if upper else ""
+    says += f"; lines slant from the foot to the upper level, {height} above it." if upper else "."
+    by_folding = found_by_folding(found)
+    return Made(title, f"{says} {by_folding}".strip(), pages, drawing)
+
+
+def _marking(asked: PaperIn, whole: EdgePlan, title: str, *, told: bool = False) -> Marking:
+    """An edge as it is drawn at full size, each mark with its place; with what it is as well where each is `told`."""
+    section, walked, found = whole.edge, whole.marked.walked, whole.marked.marks
+    write, upper = section.scribe.write, whole.upper_on_tape
     shifts = [slant.shift for slant in upper.slants] if upper else [ZERO] * len(found)
-    title = _title(asked, "template")
     at = [walked.length(mark.at) for mark in found]
-    marking = Marking(
+    return Marking(
         title,
         [
-            TemplateMark(place, mark.kind, mark.pleat, write(place).text, shift)
+            TemplateMark(
+                place,
+                mark.kind,
+                mark.pleat,
+                f"{_WORDS[mark.kind]}, {write(place).text}" if told else write(place).text,
+                shift,
+            )
             for place, mark, shift in zip(at, found, shifts, strict=True)
         ],
         walked.length(walked.flat[-1]),
@@ -178,17 +202,40 @@ def _template(asked: PaperIn) -> Made:
         _unit(asked),
         asked.sections[asked.here].spec.rows,
         height=upper.height if upper else None,
+        told=told,
     )
-    paper = PAPERS[asked.sheet]
-    many = pages_needed(marking.width, marking.tall, paper)
-    if many > MOST_SHEETS:
-        raise _too_long(many)
-    drawing = template_drawing(marking)
-    pages = on_sheets(drawing, paper, _unit(asked), title)
-    says = f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
-    says += f"; lines slant from the foot to the upper level, {write(upper.height).text} above it." if upper else "."
-    by_folding = found_by_folding(found)
-    return Made(title, f"{says} {by_folding}".strip(), pages, drawing)
+
+
+def _sample(asked: PaperIn) -> Made:
+    """Three pleats of the edge on one sheet, to be folded from paper or tried on cloth, and what to measure on them."""
+    made = sample(_planned(asked, "A sample"))
+    title, paper, write = _title(asked, "sample"), PAPERS[asked.sheet], made.edge.scribe.write
+    drawing, times = made_to_fit(
+        template_drawing(_marking(asked, made, "", told=True)._replace(start=ZERO, end=ZERO)),
+        paper.height - 2 * _SAMPLE_EDGE,
+        paper.width - _SAMPLE_SAYS,
+    )
+    finished, flat = write(made.finished).text, write(made.flat).text
+    scale = "at full size" if times == 1 else f"1 to {times:.2g}: on cloth each line lies so much further"
+    folded = bool(made.count)
+    lines = [
+        f"{flat} of cloth into {finished}, {scale}. Cut along the whole line.",
+        "Outer folds, with the point up, towards you; inner folds, with the point down, away from you; each outer fold on its placement line."
+        if folded
+        else "Draw the cloth up on two rows between the first and the last line.",
+        f"Pressed and basted it measures {finished}. What it measures less or more is typed under Check of a piece of this cloth"
+        + (": a third of it is what the turn of cloth takes of each pleat." if folded else ", or as a swatch: its ratio decides."),
+        "Type a better depth or fullness on its tile under Pleat, once you have seen it.",
+    ]  # fmt: skip
+    words = [
+        Words((_SAMPLE_EDGE, paper.width - 8 - 5.2 * (len(lines) - 1 - number)), line, 3.4)
+        for number, line in enumerate(lines)
+    ]
+    page = drawing.placed(_SAMPLE_EDGE, 24, paper.height, paper.width, title).with_more(words=words)
+    return Made(title, f"Three pleats to fold, {scale}." if folded else f"A strip to draw up, {scale}.", [page], page)
+
+
+_SAMPLE_EDGE, _SAMPLE_SAYS = 10.0, 60.0  # mm of a sheet
 
 
 def _too_long(sheets: int) -> Refusal:
@@ -380,6 +427,7 @@ def _sheet(asked: PaperIn) -> Made:
 _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "template": _template,
     "gauge": _gauge,
+    "sample": _sample,
     "chalk": _chalk,
     "labels": _labels,
     "cutting": _cutting,

@@ -11,7 +11,7 @@ from ribbon.table.chalk import From
 from server.wire.typed import Strict
 from server.wire.work import Cloths, NamedSection, ThingSpec
 
-PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet", "pattern"]
+PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet", "pattern", "sample"]
 
 
 class PaperIn(Strict):

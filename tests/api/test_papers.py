@@ -14,7 +14,7 @@ from pypdf import PdfReader
 from tests.demo import SECTIONS as PIECES
 
 DEMO = {work: [{"name": piece, "spec": spec} for name, piece, spec in PIECES if name == work] for work, _, _ in PIECES}
-PAPERS = ("template", "gauge", "chalk", "labels", "cutting", "slip", "sheet")
+PAPERS = ("template", "gauge", "sample", "chalk", "labels", "cutting", "slip", "sheet", "pattern")
 
 
 def ask(client: Client, address: str, **body: Any) -> Any:
@@ -26,7 +26,7 @@ def ask(client: Client, address: str, **body: Any) -> Any:
 def test_every_paper_of_every_demo_work_is_made_or_says_what_is_lacking(client: Client, work: str, paper: str) -> None:
     seen = ask(client, "pages", paper=paper, work=work, sections=DEMO[work])
     if seen.status_code == 422:
-        assert seen.json()["problems"][0]["code"] in ("no_cloth", "no_gauge")
+        assert seen.json()["problems"][0]["code"] in ("no_cloth", "no_gauge", "no_piece", "no_pleats")
         return
     told = seen.json()
     assert told["count"] >= 1
@@ -110,3 +110,15 @@ def test_the_plotter_refuses_what_it_cannot_read(client: Client) -> None:
     answer = plot(client, b"not a drawing")
     assert answer.status_code == 422
     assert answer.json()["problems"][0]["path"] == "drawing"
+
+
+def test_a_sample_is_three_pleats_on_one_sheet_with_what_to_measure(client: Client) -> None:
+    told = ask(client, "pages", paper="sample", work="W", sections=DEMO["Guide’s skirt"]).json()
+    assert told["count"] == 1
+    # 70 of waist in 23 pleats: three of them are 9.13 wide, of 27.4 of cloth.
+    assert "27.4 cm of cloth into" in told["pages"][0]
+    assert told["says"] == "Three pleats to fold, at full size."
+    assert told["pages"][0].count(">outer fold, ") == 3
+    assert told["pages"][0].count(">placement, ") == 3
+    gathers = ask(client, "pages", paper="sample", work="W", sections=DEMO["Nightgown cuff"]).json()
+    assert "18 cm of cloth into 10 cm" in gathers["pages"][0]

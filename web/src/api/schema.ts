@@ -2318,7 +2318,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample";
             /**
              * Piece
              * @description Which cut piece a pattern is of; every one that is no rectangle, left out.
@@ -3376,7 +3376,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample";
             /**
              * Piece
              * @description Which cut piece a pattern is of; every one that is no rectangle, left out.

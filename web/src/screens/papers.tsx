@@ -17,6 +17,7 @@ const KINDS = [
   ["pattern", "Pattern pieces", "each cut piece at full size"],
   ["template", "Template", "the strip at full size, over several sheets"],
   ["gauge", "Gauge", "a card with notches for one pleat after another"],
+  ["sample", "Sample", "three pleats to fold from paper or cloth"],
   ["chalk", "Chalk list", "every mark with its place"],
   ["labels", "Labels", "one for each cut piece"],
   ["cutting", "Cutting plan", "every piece on its cloth"],
@@ -24,7 +25,7 @@ const KINDS = [
   ["making", "Order of making", "every step with its figures, the picture before it"],
 ] as const;
 type Kind = (typeof KINDS)[number][0];
-const OF_ONE_PIECE = new Set<Kind>(["template", "gauge", "chalk"]);
+const OF_ONE_PIECE = new Set<Kind>(["template", "gauge", "sample", "chalk"]);
 const FILES: Record<string, string> = { pdf: "PDF, to print", svg: "SVG", dxf: "DXF", csv: "CSV" };
 
 /** The papers of a work: seen first, then taken as files. */
