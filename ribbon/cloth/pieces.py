@@ -9,6 +9,7 @@ from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Drop, Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
 from ribbon.cloth.edge_lying import lies_on_cloth
 from ribbon.cloth.joining import allowed_of
+from ribbon.cloth.let_in import let_in
 from ribbon.cloth.notions import Notion, notions
 from ribbon.cloth.piece import CutPiece, SideTakes
 from ribbon.cloth.weight import load
@@ -82,10 +83,11 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
         lacking = f"{name}: say {'how wide its cloth is' if bolt is None else 'how far it falls'}"
         return Pieces(tuple(piece for piece in beside if piece.role not in waiting), lacking=lacking)
     across = found.taken is None or found.taken.name == "across"
-    pieces: list[CutPiece] = []
+    whole_piece = let_in(key, name, whole, cutting)
+    pieces: list[CutPiece] = [whole_piece] if whole_piece is not None else []
     many = len(found.joined.widths)
     named = _names(cutting.names, found.joined.joins)
-    for number, width in enumerate(found.joined.widths, 1):
+    for number, width in enumerate(found.joined.widths if whole_piece is None else (), 1):
         called = name if many == 1 else f"{name}, {'width' if across else 'strip'} {number} of {many}"
         if named:
             called = named[number - 1]

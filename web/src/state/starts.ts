@@ -27,13 +27,6 @@ export const STARTS: Start[] = [
     spec: { kind: "knife", meet: true, closed: true, pins: {} },
   },
   {
-    name: "Fitted cover",
-    colour: "#7b8296",
-    says: "inverted pleats at the corners",
-    piece: "Skirt of the cover",
-    spec: { kind: "inverted", closed: true, pins: {} },
-  },
-  {
     name: "Yoked front",
     colour: "#b9963f",
     says: "pleats at stated places, mirrored from the centre",
