@@ -78,11 +78,13 @@ def main() -> None:
         for name, work in (
             ("bench-knife", "Guide’s skirt"),
             ("bench-pinch", "Reading-room curtains"),
-            ("bench-placed", "Telescope cover"),
             ("bench-plaid", "Plaid wrap"),
         ):
             _open(page, work)
             _shoot(page, name)
+        _step(page, "Star-party petticoat", "Measure")
+        page.get_by_role("img", name="Tier 1, lowest").wait_for()
+        _shoot(page, "tiers")
         _open(page, "Star-party apron")
         page.get_by_role("button", name="Mark", exact=True).click()
         _shoot(page, "mark")

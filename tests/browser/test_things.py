@@ -94,7 +94,10 @@ def test_the_usable_width_stands_on_its_tag_and_the_cloth_keeps_its_colour_at_th
     usable.press_sequentially("120")
     expect(usable).to_have_value("120")
     expect(page.get_by_role("img", name="120 cm wide")).to_be_visible()
-    page.get_by_text("More of this cloth").click()
+    # What stands above it moves as answers come: once they have, it is pressed.
+    expect(page.get_by_role("main")).to_have_attribute("aria-busy", "false")
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    page.get_by_role("region", name="More of this cloth").locator("summary").click()
     expect(page.get_by_label("One selvedge", exact=True)).to_be_visible()
     colour = "element => getComputedStyle(element).getPropertyValue('--cloth').trim()"
     own = page.locator("main > div").first.evaluate(colour)
