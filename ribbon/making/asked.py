@@ -34,6 +34,11 @@ class Assumption(NamedTuple):
     why: str
     imperial: Value | None = None
 
+    @classmethod
+    def cm(cls, metric: int | Fraction, inches: int | Fraction, why: str) -> Assumption:
+        """A length, so many centimetres or so many inches."""
+        return cls(Length.cm(metric), why, Length.inches(inches))
+
     def value(self, *, imperial: bool) -> Value:
         """What is taken by a sewist of either habit."""
         return self.metric if self.imperial is None or not imperial else self.imperial

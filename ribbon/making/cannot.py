@@ -26,6 +26,15 @@ def nought(given: Given, names: Iterable[str]) -> list[Problem]:
     ]
 
 
+def nothing_chosen(given: Given, ways_out: Iterable[tuple[str, str]]) -> list[Problem]:
+    """Lengths that were chosen as nought or less, of the fields that matter, each with its way out."""
+    return [
+        Problem("not_positive", f"choices.{name}", given.write(given.length(name)), "nought cannot be", way_out)
+        for name, way_out in ways_out
+        if given.fields[name].asked(given) and given.known(name) and given.length(name) <= ZERO
+    ]
+
+
 def long_returns(given: Given, rail: Length) -> list[Problem]:
     """Returns that are as wide as what hangs along the rail."""
     return [

@@ -35,8 +35,7 @@ _CUT = {"whole": Fraction(1), "halves": Fraction(1, 2), "quarters": Fraction(1, 
 _OF_SKIRT = {one.name: replace(one, asked=always) for one in skirt_fields.FIELDS}
 
 
-def _cm(metric: int | Fraction, inches: int | Fraction, why: str) -> Assumption:
-    return Assumption(Length.cm(metric), why, Length.inches(inches))
+_cm = Assumption.cm
 
 
 def _edge_is(*which: str) -> Callable[[Given], bool]:

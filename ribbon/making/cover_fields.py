@@ -15,8 +15,7 @@ _SHAPES = {"rectangle": 4, "corner": 6}
 """How many runs each shape has whose corners are square."""
 
 
-def _cm(metric: int | Fraction, inches: int | Fraction, why: str) -> Assumption:
-    return Assumption(Length.cm(metric), why, Length.inches(inches))
+_cm = Assumption.cm
 
 
 def runs_many(given: Given) -> int:

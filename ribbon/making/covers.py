@@ -7,7 +7,7 @@ from typing import NamedTuple
 from ribbon.errors import Problem
 from ribbon.lengths import ZERO, Length, typed
 from ribbon.making.asked import Given
-from ribbon.making.cannot import nought, too_many
+from ribbon.making.cannot import nothing_chosen, nought, too_many
 from ribbon.making.cover_fields import (
     MOST_RUNS,
     after_field,
@@ -197,17 +197,7 @@ def _edge(given: Given, runs: list[Run]) -> EdgeFacts:
 
 
 def _wrong(given: Given, height: Length | None) -> list[Problem]:
-    found = []
-    if given.length("deep") <= ZERO:
-        found.append(
-            Problem(
-                "not_positive",
-                "choices.deep",
-                given.write(given.length("deep")),
-                "nought cannot be",
-                "say how deep a pleat goes at either side",
-            )
-        )
+    found = nothing_chosen(given, (("deep", "say how deep a pleat goes at either side"),))
     runs = runs_of(given)
     if runs and not any(one.pleat for one in runs):
         found.append(

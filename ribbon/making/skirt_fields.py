@@ -8,9 +8,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Assumption, Field, Given, Sort
 
-
-def _cm(metric: int | Fraction, inches: int | Fraction, why: str) -> Assumption:
-    return Assumption(Length.cm(metric), why, Length.inches(inches))
+_cm = Assumption.cm
 
 
 _HALF = Fraction(1, 2)

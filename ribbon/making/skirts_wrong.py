@@ -3,27 +3,26 @@
 from __future__ import annotations
 
 from ribbon.errors import Problem
-from ribbon.lengths import ZERO, Length, write_ratio
+from ribbon.lengths import Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.body import doubts
+from ribbon.making.cannot import nothing_chosen
 from ribbon.making.skirt_fields import round_the_body
 from ribbon.making.thing import Mind
 
 
 def wrong(given: Given) -> list[Problem]:
     """Choices of nothing, and cloth that would be less than what it covers."""
-    found: list[Problem] = []
-    for name, way_out in (
-        ("depth", "say how deep a pleat goes, or leave it out"),
-        ("size", "say about how far apart the pleats stand"),
-        ("faced", "say how deep the facing reaches"),
-        ("lap_wide", "say how wide each side of the lap is"),
-        ("band_depth", "say how deep the band is seen"),
-    ):
-        if given.fields[name].asked(given) and given.known(name) and given.length(name) <= ZERO:
-            found.append(
-                Problem("not_positive", f"choices.{name}", given.write(given.length(name)), "nought cannot be", way_out)
-            )
+    found = nothing_chosen(
+        given,
+        (
+            ("depth", "say how deep a pleat goes, or leave it out"),
+            ("size", "say about how far apart the pleats stand"),
+            ("faced", "say how deep the facing reaches"),
+            ("lap_wide", "say how wide each side of the lap is"),
+            ("band_depth", "say how deep the band is seen"),
+        ),
+    )
     shorter, length = given.length("lining_shorter"), given.least("length")
     if given.fields["lining_shorter"].asked(given) and length is not None and shorter >= length:
         found.append(

@@ -14,8 +14,7 @@ MOST_TIERS = 12
 _OF_SKIRT = {one.name: replace(one, asked=always) for one in skirt_fields.FIELDS}
 
 
-def _cm(metric: int | Fraction, inches: int | Fraction, why: str) -> Assumption:
-    return Assumption(Length.cm(metric), why, Length.inches(inches))
+_cm = Assumption.cm
 
 
 def based(given: Given) -> bool:

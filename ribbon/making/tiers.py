@@ -10,7 +10,7 @@ from ribbon.errors import Problem
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, write_ratio
 from ribbon.making.asked import Given
-from ribbon.making.cannot import nought, too_many
+from ribbon.making.cannot import nothing_chosen, nought, too_many
 from ribbon.making.recipes import hem_of
 from ribbon.making.thing import (
     Alternative,
@@ -268,15 +268,14 @@ def _wrong(given: Given) -> list[Problem]:
         found.append(
             Problem("out_of_range", "choices.fullness", write_ratio(times).text, "no tier is as full as that, or less than its line", "use 1 1/2 to 3")
         )  # fmt: skip
-    for name, way_out in (
-        ("spacing", "say how far apart the lines are, or leave it out"),
-        ("deep", "say how deep a tier is, or leave it out"),
-        ("size", "say about how far apart the pleats stand"),
-    ):
-        if given.fields[name].asked(given) and given.known(name) and given.length(name) <= ZERO:
-            found.append(
-                Problem("not_positive", f"choices.{name}", given.write(given.length(name)), "nought cannot be", way_out)
-            )
+    found += nothing_chosen(
+        given,
+        (
+            ("spacing", "say how far apart the lines are, or leave it out"),
+            ("deep", "say how deep a tier is, or leave it out"),
+            ("size", "say about how far apart the pleats stand"),
+        ),
+    )
     if given.fields["gores"].asked(given):
         found += too_many(given, "gores", 24, "pieces")
     return found
