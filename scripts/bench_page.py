@@ -128,8 +128,8 @@ THINGS = (
             "measures": {"waist": "70", "hip": "96", "base": "78", "foot": "160"},
             "choices": {"tiers": "5", "spacing": "15", "deep": "18", "fullness": "2.5"},
         },
-        "Waist",
-        "7{}.5",
+        "Round its foot",
+        "16{}.5",
     ),
 )
 
