@@ -70,7 +70,7 @@ def _ends(runs: list[Run], index: int) -> bool:
     return index + 1 == len(runs) or runs[index + 1].number != runs[index].number
 
 
-class Section(NamedTuple):
+class CoverLength(NamedTuple):
     """What is cut in one piece: the runs between two pleats; whether it is pleated at its start and its end."""
 
     title: str
@@ -79,20 +79,20 @@ class Section(NamedTuple):
     ends: bool
 
 
-def sections_of(given: Given) -> list[Section]:
+def sections_of(given: Given) -> list[CoverLength]:
     """What the skirt is cut in, from its beginning: one piece from pleat to pleat."""
     runs = from_its_beginning(given, runs_of(given))
-    found: list[Section] = []
+    found: list[CoverLength] = []
     names: list[str] = []
     long, starts = ZERO, ring(given)
     for one in runs:
         names.append(one.title)
         long += one.length
         if one.pleat:
-            found.append(Section(_joined(names), long, starts, True))
+            found.append(CoverLength(_joined(names), long, starts, True))
             names, long, starts = [], ZERO, True
     if names:
-        found.append(Section(_joined(names), long, starts, False))
+        found.append(CoverLength(_joined(names), long, starts, False))
     return found
 
 

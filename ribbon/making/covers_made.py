@@ -9,7 +9,7 @@ from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.body import doubts
 from ribbon.making.cover_fields import lined, ring, run_field, runs_many
-from ribbon.making.covers import KEY, Run, Section, face_of, liner_of, runs_of, sections_of
+from ribbon.making.covers import KEY, CoverLength, Run, face_of, liner_of, runs_of, sections_of
 from ribbon.making.covers_drawn import drawn
 from ribbon.making.curtains_lined import linings
 from ribbon.making.recipes import hem_of
@@ -37,17 +37,17 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     )
 
 
-def cut_long(given: Given, section: Section) -> Length:
+def cut_long(given: Given, section: CoverLength) -> Length:
     """How long a section is cut: its run, and at each pleated end twice the depth and a seam; a seam alone at any other."""
     end = given.length("deep") * 2 + given.join
     return section.length + sum((end if pleated else given.join for pleated in (section.starts, section.ends)), ZERO)
 
 
-def _cut_says(given: Given, section: Section) -> str:
+def _cut_says(given: Given, section: CoverLength) -> str:
     return f"{given.write(section.length)}, cut {given.write(cut_long(given, section))}"
 
 
-def _slip(given: Given, sections: Sequence[Section], height: Length | None) -> list[str]:
+def _slip(given: Given, sections: Sequence[CoverLength], height: Length | None) -> list[str]:
     write, each = given.write, given.length("deep") * 2 + given.join
     found = [
         f"{one.title}: {given.figure(one.length)}"
@@ -126,7 +126,7 @@ def _closes(given: Given, length: Mapping[int, Length]) -> list[Mind]:
     ]
 
 
-def _steps(given: Given, sections: Sequence[Section]) -> list[Making]:
+def _steps(given: Given, sections: Sequence[CoverLength]) -> list[Making]:
     write = given.write
     smallest = sorted(sections, key=lambda one: one.length.mm)
     order = ", ".join(one.title.lower() for one in sections)

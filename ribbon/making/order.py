@@ -8,7 +8,7 @@ from typing import NamedTuple
 from ribbon.making.thing import Making
 
 
-class Standing(NamedTuple):
+class ListedStep(NamedTuple):
     """A step where it stands: whether it is `own`, `done`, can be done `now`; what it `needs` that stands behind it."""
 
     name: str
@@ -26,7 +26,7 @@ def in_order(
     added: Mapping[str, str] | None = None,
     struck: Collection[str] = (),
     done: Collection[str] = (),
-) -> tuple[list[Standing], list[Standing]]:
+) -> tuple[list[ListedStep], list[ListedStep]]:
     """(the steps in their order, those that were struck from it); `added` are the sewist's own, by their names.
 
     Steps that were put in an order stand in it; one that is new stands behind the one that it follows of itself.  A step can
@@ -50,5 +50,5 @@ def in_order(
         waits_for = [one for one in step.after if one in told and one not in done and one not in struck]
         now = name not in done and not waits_for
         needs = () if name in done else tuple(one for one in waits_for if names.index(one) > number)
-        found.append(Standing(name, step.says, step.waits, name in own, name in done, now, needs))
+        found.append(ListedStep(name, step.says, step.waits, name in own, name in done, now, needs))
     return [one for one in found if one.name not in struck], [one for one in found if one.name in struck]

@@ -57,7 +57,7 @@ def widths_at_hand(given: Given, face: Bolt) -> list[Length]:
     return found
 
 
-class Laid(NamedTuple):
+class ToGoRound(NamedTuple):
     """A part of the skirt solved, and how much of its edge lies flat."""
 
     one: Solved
@@ -69,7 +69,7 @@ class Laid(NamedTuple):
         return self.one.whole.finished
 
 
-def at_hand(given: Given, parts: Sequence[Laid]) -> tuple[Compared, ...]:
+def at_hand(given: Given, parts: Sequence[ToGoRound]) -> tuple[Compared, ...]:
     """What each number of widths gives, in halves of one a part.
 
     Only where the cloth at hand is known, and all of it is made into one kind that a depth or a fullness decides.
@@ -101,7 +101,7 @@ def at_hand(given: Given, parts: Sequence[Laid]) -> tuple[Compared, ...]:
     return (Compared("From the cloth at hand", says, tuple(rows)),) if rows else ()
 
 
-def _row(given: Given, parts: Sequence[Laid], widths: Sequence[Length], many: Fraction) -> Alternative | None:
+def _row(given: Given, parts: Sequence[ToGoRound], widths: Sequence[Length], many: Fraction) -> Alternative | None:
     """So many widths for each part; None where they do not go round it."""
     seam, whole = given.join, ceil(many * len(parts))
     # Each part is of widths alike; of unequal sheets the narrowest counts.
@@ -134,7 +134,7 @@ def _said(many: Fraction) -> str:
     return f"{int(whole) or ''}{'½' if half else ''}"
 
 
-def _deepest(given: Given, parts: Sequence[Laid], flat: Length, raw: Length) -> tuple[Length, list[Length]] | None:
+def _deepest(given: Given, parts: Sequence[ToGoRound], flat: Length, raw: Length) -> tuple[Length, list[Length]] | None:
     """(how deep the pleats can be, how wide each part is flat then), its joins hidden within that much cloth a part.
 
     It is begun with what the cloth holds, and a division of the tape less is tried while a join would take more.

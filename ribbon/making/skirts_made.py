@@ -10,7 +10,7 @@ from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing, facing_pieces, lap_pieces, stiffening
 from ribbon.making.skirt_fields import banded, pleated, round_the_body, yoked
 from ribbon.making.skirts import LINING, SkirtPart, reserved, round_of, skirt_parts, waist_of
-from ribbon.making.skirts_at_hand import Laid, at_hand
+from ribbon.making.skirts_at_hand import ToGoRound, at_hand
 from ribbon.making.skirts_drawn import drawn
 from ribbon.making.skirts_steps import steps
 from ribbon.making.skirts_wrong import doubtful
@@ -44,7 +44,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
         slip=tuple(_slip(given, panels, solved)),
         cautions=tuple(doubtful(given, flat, finished, pleated=pleated(given))),
         picture=drawn(given, panels, solved, whole),
-        compared=at_hand(given, [Laid(solved[one.key], reserved(given, one)) for one in panels]),
+        compared=at_hand(given, [ToGoRound(solved[one.key], reserved(given, one)) for one in panels]),
     )
 
 

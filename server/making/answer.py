@@ -29,7 +29,7 @@ from ribbon.making import (
     says_value,
 )
 from ribbon.making.costs import shop_says
-from ribbon.making.order import Standing, in_order
+from ribbon.making.order import ListedStep, in_order
 from server.making.edges import MadeEdge, edges_of
 from server.making.out import (
     ComparedOut,
@@ -306,7 +306,7 @@ def _steps(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[StepOu
     return [_step(one) for one in standing], [_step(one) for one in struck]
 
 
-def _step(one: Standing) -> StepOut:
+def _step(one: ListedStep) -> StepOut:
     return {
         "name": one.name,
         "says": one.says,
