@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.fronts import Fronts
 from ribbon.cloth.joining import Lying
+from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import LiningToCut
 from ribbon.cloth.seen import beginning
 from ribbon.cloth.sold import money, sold_says
 from ribbon.cloth.stripes import repeat_of
 from ribbon.edge import EdgePlan, Plan
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, Scribe
 from ribbon.readings import Joined
 
 _MOST_JOINS = 12
@@ -142,3 +145,13 @@ def lining_says(whole: EdgePlan, bolt: Bolt, lining: LiningToCut) -> list[str]:
         *says,
         f"Sewn as a tube and turned it measures {write(made.turned).text}, and the pleats are planned from {write(whole.flat).text}: one must follow from the other. {rolls}.",
     ]
+
+
+def cut_says(pieces: Iterable[CutPiece], scribe: Scribe, times: int = 1) -> str:
+    """What to cut, each size once with how many of it there are, `times` over; empty without pieces."""
+    sizes: dict[str, int] = {}
+    for one in pieces:
+        of = "" if one.role == FACE else f" of {one.role}"
+        size = f"{scribe.write(one.wide).text} × {scribe.write(one.long).text}{of}"
+        sizes[size] = sizes.get(size, 0) + one.count * times
+    return f"Cut {', '.join(f'{many} of {size}' for size, many in sizes.items())}." if sizes else ""

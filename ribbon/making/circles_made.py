@@ -15,7 +15,19 @@ from ribbon.making.circles import KEY, Rings, opens, pieces_many, rings
 from ribbon.making.circles_cut import RING, cut_pieces
 from ribbon.making.picture import Caption, Picture, Shape, Tape, View, box_of, extent, mm
 from ribbon.making.recipes import hem_of
-from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
+from ribbon.making.thing import (
+    WASHED,
+    Check,
+    FirstStroke,
+    Made,
+    Making,
+    Mind,
+    Part,
+    Priced,
+    Solved,
+    following,
+    pleats_say,
+)
 
 
 def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
@@ -130,9 +142,7 @@ def _steps(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPi
         else f"Swing both radii from one corner, {radii}"
     )
     found = [
-        Making(
-            "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
-        ),
+        WASHED,
         Making("cut", f"{swing}, and cut {many} {'piece' if many == 1 else 'pieces'}."),
         Making("stay", "Stay-stitch the inner edge just outside its stitching line, before anything stretches it."),
     ]

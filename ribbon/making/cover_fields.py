@@ -109,7 +109,7 @@ FIELDS: tuple[Field, ...] = (
     Field("split", "A pleat within", "Runs longer than this have a pleat in their middle too.", group="Pleats"),
     Field("made", "It is", "Hemmed, folded double so that it faces itself, or sewn to a lining at its foot and turned.", Sort.WORD, line=True, first=True, options=(("hem", "hemmed"), ("self", "faced with itself"), ("tube", "lined to its foot")), default=Assumption("hem", "the lightest")),
     Field("liner", "Lining’s cut depth", "How deep the lining is cut: as deep as the skirt is finished where nothing is said, so that the face rolls to the back.", group="Foot", asked=lined),
-    Field("lining_way", "Lining lies", _OF_CURTAIN["lining_way"].where, Sort.WORD, group="Foot", options=_OF_CURTAIN["lining_way"].options, default=_OF_CURTAIN["lining_way"].default, asked=lined),
+    Field("lining_way", "Lining lies", _OF_CURTAIN["lining_way"].where, Sort.WORD, group="Foot", options=_OF_CURTAIN["lining_way"].options, default=Assumption("uncut", "whole widths, their joins clear of the face’s"), asked=lined),
     Field("hem", "Hem", "How the hem is turned up.", Sort.WORD, way=True, group="Foot", options=(("double", "double"), ("turned", "a turning and a depth")), default=Assumption("double", "a double hem hangs well"), asked=lambda given: not faced(given)),
     Field("hem_depth", "Hem’s depth", "How deep the hem is seen.", group="Foot", default=_cm(3, 1, "weight enough to hang"), asked=lambda given: not faced(given)),
     Field("hem_turning", "Hem’s turning", "The small turning inside the hem.", group="Foot", default=_cm(1, Fraction(1, 2), "enough to catch"), asked=lambda given: not faced(given) and given.word("hem") == "turned"),

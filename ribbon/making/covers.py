@@ -191,7 +191,7 @@ def _edge(given: Given, runs: list[Run]) -> EdgeFacts:
         facts |= {
             "cutting.lining.shorter": Tie("lining.shorter"),
             "cutting.lining.hem": Tie("nothing"),
-            "cutting.lining.way": given.word("lining_way") or "best",
+            "cutting.lining.way": given.word("lining_way"),
         }
     return EdgeFacts(KEY, "Skirt of the cover", facts | work_facts(given))
 

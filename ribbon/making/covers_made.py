@@ -13,7 +13,7 @@ from ribbon.making.covers import KEY, CoverLength, Run, face_of, liner_of, runs_
 from ribbon.making.covers_drawn import drawn
 from ribbon.making.curtains_lined import linings
 from ribbon.making.recipes import hem_of
-from ribbon.making.thing import FirstStroke, Made, Making, Mind, Part, Priced, Solved, following
+from ribbon.making.thing import WASHED, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following
 
 
 def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Made:
@@ -131,9 +131,7 @@ def _steps(given: Given, sections: Sequence[CoverLength]) -> list[Making]:
     smallest = sorted(sections, key=lambda one: one.length.mm)
     order = ", ".join(one.title.lower() for one in sections)
     found = [
-        Making(
-            "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
-        ),
+        WASHED,
         Making(
             "cut",
             f"Cut the smallest first, {smallest[0].title.lower()}, and label each section as it comes off: a mistake is mended from a larger one.",

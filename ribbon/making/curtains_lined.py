@@ -38,13 +38,22 @@ def _row(given: Given, made: Sequence[tuple[Solved, LiningToCut]], bolt: Bolt, n
     joins = sum(cut.joins for cut in cuts)
     says = f"{joins} {'join' if joins == 1 else 'joins'} in all" if joins else "no join"
     more = sold_says(bolt, asked, given.unit)
-    clear = [gap for gap in (_clear(one, lining, cut) for (one, lining), cut in zip(made, cuts, strict=True)) if gap]
+    gaps = [_clear(one, lining, cut) for (one, lining), cut in zip(made, cuts, strict=True)]
+    clear = [gap for gap in gaps if gap is not None]
     if clear:
         least = min(clear, key=lambda one: one.mm)
-        more += f"; its joins lie {given.write(least)} or more from the face’s"
+        ridge = "; some of its joins fall on the face’s"
+        more += f"; its joins lie {given.write(least)} or more from the face’s" if least else ridge
     taken = all(lining.cut.name == cut.name for (_, lining), cut in zip(made, cuts, strict=True))
     return Alternative(
-        ("lining_way", cuts[0].name), LINING_WAYS[cuts[0].name], says, more, bolt.cost(asked), cuts[0].widths, taken
+        ("lining_way", cuts[0].name),
+        LINING_WAYS[cuts[0].name],
+        says,
+        more,
+        bolt.cost(asked),
+        cuts[0].widths,
+        taken,
+        ZERO in clear,
     )
 
 

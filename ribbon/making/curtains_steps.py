@@ -9,7 +9,7 @@ from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut, cut_of
 from ribbon.making.curtains_notions import hooks_of, hung_by
 from ribbon.making.panels import Panel
-from ribbon.making.thing import Making, Solved, following, pleats_say
+from ribbon.making.thing import WASHED, Making, Solved, following, pleats_say
 
 
 def steps(
@@ -48,9 +48,7 @@ _AFTER = {
 
 
 def _cutting(given: Given, cut: Cut, one: Solved, pieces: Sequence[CutPiece]) -> list[Making]:
-    found = [
-        Making("wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat")
-    ]
+    found = [WASHED]
     bolt = one.cutting.bolt
     if cut.drop is not None:
         long = given.write(drop_on(bolt, cut.drop) if bolt else cut.drop.cut)

@@ -10,7 +10,7 @@ from ribbon.making.asked import Given
 from ribbon.making.recipes import hem_of
 from ribbon.making.skirt_fields import pleated, round_the_body, yoked
 from ribbon.making.skirts import SkirtPart, round_of, waist_of
-from ribbon.making.thing import Making, Solved, following, pleats_say
+from ribbon.making.thing import WASHED, Making, Solved, following, pleats_say
 from ribbon.making.yoke import taken_in
 
 _AFTER = {
@@ -43,9 +43,7 @@ def steps(
     below = hem_of(given)
     turned = Making("hem", f"Turn up the hem, {below.says}, {given.write(below.depth)} deep.")
     found = [
-        Making(
-            "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
-        ),
+        WASHED,
         Making("cut", "Straighten the end and cut the widths; mark their tops and their right side."),
         Making("join", _joining(given, panels)),
     ]

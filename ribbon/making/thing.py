@@ -163,6 +163,12 @@ class Making(NamedTuple):
     after: tuple[str, ...] = ()
 
 
+WASHED = Making(
+    "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
+)
+"""What comes before any cloth is cut."""
+
+
 def following(steps: Sequence[Making], after: Mapping[str, tuple[str, ...]]) -> list[Making]:
     """The steps, each after those that `after` names for it, of the steps that come before it; what a step says itself stays."""
     found: list[Making] = []

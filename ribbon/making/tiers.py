@@ -28,13 +28,13 @@ from ribbon.making.tier_fields import FIELDS, MOST_TIERS, based, girth_field, op
 
 
 class Tier(NamedTuple):
-    """A tier: its key, what it is called, where its line lies below the waist, how long that is, how deep the tier is seen.
+    """A tier: its number in the order of making, what it is called, where its line lies below the waist, how long that is, how deep the tier is seen.
 
     `girth` is the length that its strip is drawn up to, `flat` the strip opened out, `says` how that is reckoned.  It is
     `open` where the opening passes all of its line; `opening` is how far down its closing join stays open, if at all.
     """
 
-    key: str
+    number: int
     title: str
     line: Length
     girth: Length
@@ -43,6 +43,11 @@ class Tier(NamedTuple):
     says: str
     open: bool
     opening: Length
+
+    @property
+    def key(self) -> str:
+        """The key of its edge."""
+        return f"tier_{self.number}"
 
 
 def at_waist(given: Given) -> tuple[Length | None, str]:
@@ -127,7 +132,7 @@ def _on_base(given: Given) -> list[Tier]:
             else f"{given.figure(top)} + ({given.figure(foot)} − {given.figure(top)}) × {given.figure(line)} ÷ {given.figure(base)} = {given.write(girth)}"
         )
         said = f"{reckoned}; × {write_ratio(times).text} = {given.write(flat)}"
-        found.append(Tier(f"tier_{number}", _title(number, many, 1), line, girth, flat, deep, said, is_open, opening))
+        found.append(Tier(number, _title(number, many, 1), line, girth, flat, deep, said, is_open, opening))
     return found
 
 
@@ -143,9 +148,7 @@ def _chain(given: Given) -> list[Tier]:
         is_open, opening = _open_at(given, line, deep)
         flat = girth * times
         said = f"{write_ratio(times).text} × {given.figure(girth)} = {given.write(flat)}"
-        found.append(
-            Tier(f"tier_{number}", _title(number, many, many), line, girth, flat, deep, said, is_open, opening)
-        )
+        found.append(Tier(number, _title(number, many, many), line, girth, flat, deep, said, is_open, opening))
         line, girth = line + deep, flat
     return found
 

@@ -123,5 +123,5 @@ def _base(given: Given, tiers: Sequence[Tier], top: Length) -> View:
         half, at = mm(one.girth) / 4, mm(one.line)
         shapes.append(Shape(((-half, at), (half, at)), "ink", closed=False, weight=0.9, dashed=True))
         labels.append(Caption((-half * 0.62, at), f"{one.title}: {given.write(one.girth)} round"))
-        tapes.append(Tape(girth_field(int(one.key.removeprefix("tier_"))), (-half, at), (half, at), "above"))
-    return View("base", extent(shapes, (), mm(top) * 0.03), tuple(shapes), (), tuple(labels))
+        tapes.append(Tape(girth_field(one.number), (-half, at), (half, at), "right"))
+    return View("base", extent(shapes, tapes, mm(top) * 0.03), tuple(shapes), tuple(tapes), tuple(labels))

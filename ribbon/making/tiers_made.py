@@ -13,7 +13,19 @@ from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, closing, lap_pieces
 from ribbon.making.body import doubts
 from ribbon.making.recipes import hem_of
-from ribbon.making.thing import Check, FirstStroke, Made, Making, Mind, Part, Priced, Solved, following, pleats_say
+from ribbon.making.thing import (
+    WASHED,
+    Check,
+    FirstStroke,
+    Made,
+    Making,
+    Mind,
+    Part,
+    Priced,
+    Solved,
+    following,
+    pleats_say,
+)
 from ribbon.making.tier_fields import based, drafted, opens
 from ribbon.making.tiers import Tier, at_waist, deep_of, spacing_of, tiers_of
 from ribbon.making.tiers_drawn import drawn
@@ -206,9 +218,7 @@ def _steps(given: Given, tiers: Sequence[Tier], solved: Mapping[str, Solved], ba
     open_ones = [one.title.split(",")[0].lower() for one in tiers if one.open]
     left = f"; {' and '.join(open_ones)} stays open, its ends turned in" if open_ones and opens(given) else ""
     found = [
-        Making(
-            "wash", "Wash and press the cloth as it will be washed later, then measure it again.", "let it dry flat"
-        ),
+        WASHED,
         Making(
             "cut",
             f"Cut the widths of every strip, {write(_strips(tiers, solved))} flat in all, and label each as it comes off.",

@@ -9,6 +9,7 @@ from typing import Any, NamedTuple
 from pydantic import ValidationError
 
 from ribbon.cloth import Bolt, Notion, Pieces, WorkPlans, long_scribe, money, much, work_plans
+from ribbon.cloth.says import cut_says
 from ribbon.errors import Refusal
 from ribbon.fraction import Fraction
 from ribbon.lengths import Length
@@ -145,7 +146,7 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
             _compared(one, given.sign)
             for one in {each.title: each for each in (*begun.compared, *made.compared)}.values()
         ],
-        "slip": [*made.slip, *([shop] if shop else [])],
+        "slip": [line for line in (cut_says(made.pieces, given.scribe, begun.times), *made.slip, shop) if line],
         "warnings": [{"code": one.code, "message": one.says} for one in made.cautions],
         "lacks": [{"field": one.field, "says": one.says} for one in begun.lacks],
         "picture": _picture(said, read, made, cloths),

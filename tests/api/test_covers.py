@@ -54,7 +54,21 @@ def test_faced_with_itself_or_lined_to_its_foot(client: Client) -> None:
     assert {long for _, long in strips(tube).values()} == {360}
     lining = [one for one in tube["pieces"] if one["role"] == "lining"]
     assert {one["long"]["mm"] for one in lining} | {one["wide"]["mm"] for one in lining} >= {300}
-    assert any(one["title"] == "Lining ways" for one in tube["compared"])
+    (ways,) = [one for one in tube["compared"] if one["title"] == "Lining ways"]
+    assert next(one["title"] for one in ways["rows"] if one["taken"]) == "across its cloth, in whole widths"
+    # Two whole widths and the rest: their joins at 136 − 1.5 and so on, those of the face a section apart.
+    sofa = {"run_1": "188", "run_2": "84", "run_3": "188", "run_4": "84", "height": "26"}
+    even = thing(
+        client,
+        sofa,
+        choices={"deep": "8", "made": "tube", "split": "120"},
+        cloths={"face": {"usable": "140"}, "lining": {"usable": "136"}},
+    )
+    rows = {one["value"]: one for one in next(c for c in even["compared"] if c["title"] == "Lining ways")["rows"]}
+    # In six equal widths the middle join lies on that of the face, and is said to.
+    assert rows["across"]["more"].endswith("some of its joins fall on the face’s")
+    assert rows["across"]["warns"]
+    assert "17 cm or more" in rows["uncut"]["more"]
     less = thing(client, STOOL, choices={"deep": "5", "made": "tube", "liner": "26"})
     assert {long for _, long in strips(less).values()} == {400}
     refused = thing(client, STOOL, 422, choices={"made": "tube", "liner": "40"})

@@ -36,7 +36,7 @@ def test_the_worked_tiers(client: Client) -> None:
     assert [one["finished"]["mm"] for one in edges.values()] == [1580, 1400, 1220, 1040]
     assert [one["flat"]["mm"] for one in edges.values()] == [3950, 3500, 3050, 2600]
     assert "1310 cm" in " ".join(got["slip"])
-    assert "its line 60 cm below the waist" in got["slip"][1]
+    assert "its line 60 cm below the waist" in got["slip"][2]  # what is cut, then tier by tier
     assert "each falls 3 cm over the line below it; 99 cm from the waist" in " ".join(got["slip"])
     # Each strip as it is cut: 21 deep, a seam of 1.5 above, a hem of 1 and its turning of 0.5.
     widths = [one for one in got["pieces"] if one["key"].startswith("tier_")]

@@ -6,7 +6,7 @@ import re
 from collections.abc import Callable
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, Route, expect
 
 from tests.browser.conftest import choose
 
@@ -89,7 +89,11 @@ def test_the_usable_width_stands_on_its_tag_and_the_cloth_keeps_its_colour_at_th
     usable = page.get_by_label("Usable width", exact=True)
     expect(usable).to_have_value("138")
     expect(page.get_by_label("One selvedge", exact=True)).to_be_hidden()
-    # Typed anew it stays where it is, also while nothing stands there.
+    # Typed anew it stays where it is, also while nothing stands there; what is wrong with it is said there, and no fold opens.
+    more = page.get_by_role("region", name="More of this cloth")
+    usable.fill("1")
+    expect(usable).to_have_attribute("aria-invalid", "true")
+    expect(more.get_by_label("One selvedge", exact=True)).to_be_hidden()
     usable.fill("")
     usable.press_sequentially("120")
     expect(usable).to_have_value("120")
@@ -97,7 +101,7 @@ def test_the_usable_width_stands_on_its_tag_and_the_cloth_keeps_its_colour_at_th
     # What stands above it moves as answers come: once they have, it is pressed.
     expect(page.get_by_role("main")).to_have_attribute("aria-busy", "false")
     expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
-    page.get_by_role("region", name="More of this cloth").locator("summary").click()
+    more.locator("summary").click()
     expect(page.get_by_label("One selvedge", exact=True)).to_be_visible()
     colour = "element => getComputedStyle(element).getPropertyValue('--cloth').trim()"
     own = page.locator("main > div").first.evaluate(colour)
@@ -371,3 +375,28 @@ def test_a_sofa_from_its_runs_to_its_labelled_sections(page: Page, accessible: C
     step(page, "Cut")
     expect(page.locator("svg text").get_by_text("Left side").first).to_be_visible()
     accessible(page)
+
+
+def test_no_screen_begins_that_the_edges_of_what_is_saved_would_take_away(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="New work").click()
+    page.get_by_role("button", name="Skirt or apron").click()
+    expect(page.get_by_label("Waist", exact=True)).to_be_visible()
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/api/works/*/thing", hold)
+    for name, typed in (("Waist", "68"), ("Hip", "94"), ("Length", "60"), ("Cloth’s width", "138")):
+        page.get_by_label(name, exact=True).fill(typed)
+    expect(page.get_by_role("region", name=SLIP)).to_contain_text("buy 1.5 m")
+    step(page, "Cloth")
+    # Its edge is on its way: a field typed on now would be gone with the next answer.
+    expect(page.get_by_text("Working it out…")).to_be_visible()
+    expect(page.get_by_label("Usable width", exact=True)).to_have_count(0)
+    page.unroute("**/api/works/*/thing")
+    for route in held:
+        route.continue_()
+    expect(page.get_by_label("Usable width", exact=True)).to_have_value("138")
+    expect(page.get_by_role("img", name="138 cm wide")).to_be_visible()

@@ -24,6 +24,7 @@ import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { assumedIn, STARTS, typicalOf } from "../state/starts";
 import { saysOfSteps } from "../state/steps";
 import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
+import { useEdgeless } from "../state/use-edgeless";
 import { useMoves } from "../state/use-moves";
 import { usePlan } from "../state/use-plan";
 import { useThing } from "../state/use-thing";
@@ -95,6 +96,7 @@ function Laid({ opened }: { opened: Opened }) {
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
   const making = useThing(work);
   const { made } = making;
+  const edgeless = useEdgeless(Boolean(section) || (step !== "cloth" && step !== "cut"), bench.saving, making);
   const ready = useMemo(() => readySpecs(work.sections, made), [work.sections, made]);
   const own = section ? (ready.get(section.key) ?? null) : null;
   // The piece by itself, its cloths in it and nothing of it tied: that is shown, changed and worked out.
@@ -398,6 +400,8 @@ function Laid({ opened }: { opened: Opened }) {
               )}
               <LiesTable spec={spec} />
             </main>
+          ) : work.thing && (step === "cloth" || step === "cut") && !edgeless ? (
+            <main className="min-w-0 text-smoke">Working it out…</main>
           ) : work.thing && (step === "cloth" || step === "cut") ? (
             <Edgeless
               step={step}

@@ -156,11 +156,6 @@ function ThingSlip({ made }: { made: ThingAnswer }) {
           <Figure>{line.says}</Figure>
         </p>
       ))}
-      {cutSays(made).map((line) => (
-        <p key={line} className="my-2">
-          <Figure>{line}</Figure>
-        </p>
-      ))}
       {made.slip.map((line) => (
         <p key={line} className="my-2">
           <Figure>{line}</Figure>
@@ -180,15 +175,4 @@ function ThingSlip({ made }: { made: ThingAnswer }) {
       ))}
     </Aside>
   );
-}
-
-/** What to cut, a line for each size. */
-function cutSays(made: ThingAnswer): string[] {
-  const sizes = new Map<string, number>();
-  for (const piece of made.pieces) {
-    const size = `${piece.wide.text} × ${piece.long.text}${piece.role === "face" ? "" : ` of ${piece.role}`}`;
-    sizes.set(size, (sizes.get(size) ?? 0) + piece.count);
-  }
-  if (!sizes.size) return [];
-  return [`Cut ${[...sizes].map(([size, many]) => `${many} of ${size}`).join(", ")}.`];
 }

@@ -86,9 +86,9 @@ export function ClothTags(props: Props) {
   );
 }
 
-/** What is typed under More, and what is too where the usable width stands above. */
+/** What is typed under More alone; where the usable width stands above, its whole width and selvedge are. */
 const HERE = /^cloth\.(usable|thickness|step|sheets|stripes)/;
-const HERE_TOO = /^cloth\.(usable|width|selvedge|thickness|step|sheets|stripes)/;
+const HERE_TOO = /^cloth\.(width|selvedge|thickness|step|sheets|stripes)/;
 
 /** Whether the usable width was all that was said of its width as it was first seen. */
 function useBegunUsable(cloth: Cloth): boolean {
