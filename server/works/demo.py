@@ -9,21 +9,6 @@ from server.works.services import create
 
 _WORKS: tuple[tuple[str, str, tuple[tuple[str, dict[str, Any]], ...]], ...] = (
     (
-        "Telescope cover",
-        "for the old refractor, a pleat at each corner",
-        (
-            (
-                "Skirt of the cover",
-                {
-                    "kind": "inverted", "unit": "in", "closed": True,
-                    "pins": {"finished": "114 in", "depth": "2 1/2 in"},
-                    "placed": [{"at": "13 in"}, {"at": "44 in"}, {"at": "70 in"}, {"at": "101 in"}],
-                    "allowance": {"start": "1/2 in", "end": "1/2 in", "join": "1/2 in"},
-                },
-            ),
-        ),
-    ),
-    (
         "Plaid wrap",
         "for the star party, one plaid from fold to fold",
         (
@@ -231,6 +216,21 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Telescope cover",
+        "for the old refractor, a pleat at each corner",
+        {
+            "kind": "cover", "unit": "in", "seam": "1/2 in",
+            "measures": {"run_1": "26 in", "run_2": "31 in", "run_3": "26 in", "run_4": "31 in", "height": "20 in"},
+            "choices": {"deep": "2 1/2 in"},
+        },
+        {
+            "face": {
+                "name": "Dust-cover cotton", "unit": "in", "width": "150 cm", "selvedge": "1 cm", "weight": "200 g/m²",
+                "price": "9.80", "per": "m", "step": "10 cm", "shrinkage": "3", "colour": "#6d7f86",
+            },
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {
@@ -255,4 +255,4 @@ def put_demo_works() -> list[Work]:
         create(name, purpose, [{"name": piece, "spec": spec} for piece, spec in sections])
         for name, purpose, sections in _WORKS
     ]
-    return [*free[:3], *things, *free[3:]]
+    return [*free[:2], *things, *free[2:]]

@@ -18,7 +18,7 @@ Asked = Callable[..., tuple[int, Any]]
     [
         ("Guide’s skirt", 23, "Crease at 3 cm and bring the fold to the right, on the placement line at 9 cm."),
         ("Dome valance", 24, "Crease at 4 in and 8 in; bring the left fold left to the line at 0 in and the right fold right to the line at 12 in."),
-        ("Telescope cover", 4, "Crease at 13 in and 23 in and bring both outer folds to the centre line at 18 in, one from each side."),
+        ("Telescope cover", 5, "Crease at 5 in and bring the outer fold to the centre line at 0 in."),
         ("Bunk curtain", 17, "Bring the sew lines at 3 7/16 in and 8 5/8 in together, right side out, and sew down the line; then dress it."),
         ("Nightgown cuff", 0, ""),
     ],

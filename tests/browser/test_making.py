@@ -90,20 +90,20 @@ def test_the_folding_round(page: Page, accessible: Callable[[Page], None]) -> No
     open_work(page, "Telescope cover")
     step(page, "Mark")
     page.get_by_role("link", name="To the folding").click()
-    expect(page.get_by_text("bring both outer folds to the centre line")).to_be_visible()
-    expect(page.get_by_text("0 of 4 done, 0 pins out of 8")).to_be_visible()
+    expect(page.get_by_text("bring the outer fold to the centre line at 0 in")).to_be_visible()
+    expect(page.get_by_text("0 of 5 done, 0 pins out of 10")).to_be_visible()
     accessible(page)
     page.keyboard.press("Space")
     expect(page.get_by_test_id("fold")).to_have_text("2")
     page.reload()
     expect(page.get_by_test_id("fold")).to_have_text("2")
-    for _ in range(3):
+    for _ in range(4):
         page.keyboard.press("ArrowRight")
-    expect(page.get_by_text("count 8 pins in")).to_be_visible()
+    expect(page.get_by_text("count 10 pins in")).to_be_visible()
     choose(page, "Pressing", "synthetic")
     expect(page.get_by_text("too hot and it melts")).to_be_visible()
     expect(page.get_by_role("region", name="The order of making")).to_contain_text(
-        "Hem the free edge before any pleat is folded"
+        "close the ring last, in the pleat before right side"
     )
 
 

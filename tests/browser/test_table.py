@@ -26,22 +26,22 @@ def test_a_whole_round_by_keyboard(page: Page, accessible: Callable[[Page], None
     accessible(page)
     page.get_by_role("link", name="To the table").click()
     mark = page.get_by_test_id("mark")
-    expect(mark).to_have_text("13 in")
+    expect(mark).to_have_text("0 in")
     expect(page.get_by_text("its first mark: bolder")).to_be_visible()
     accessible(page)
     page.keyboard.press("Space")
-    expect(mark).to_have_text("15 1⁄2 in")
+    expect(mark).to_have_text("2 1⁄2 in")
     page.keyboard.press("ArrowRight")
     page.keyboard.press("ArrowLeft")
-    expect(mark).to_have_text("15 1⁄2 in")
+    expect(mark).to_have_text("2 1⁄2 in")
     page.reload()
-    expect(mark).to_have_text("15 1⁄2 in")
+    expect(mark).to_have_text("2 1⁄2 in")
     page.get_by_label("Go to pleat").fill("3")
-    expect(mark).to_have_text("90 in")
-    for _ in range(10):
+    expect(mark).to_have_text("72 in")
+    for _ in range(13):
         page.keyboard.press("Space")
-    expect(page.get_by_text("All 20 marks are made.")).to_be_visible()
-    expect(page.get_by_text("20 of 20 made")).to_be_visible()
+    expect(page.get_by_text("All 21 marks are made.")).to_be_visible()
+    expect(page.get_by_text("21 of 21 made")).to_be_visible()
 
 
 def test_the_list_from_the_end_and_on_the_wrong_side(page: Page) -> None:

@@ -155,7 +155,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
         <ol className="m-0 list-decimal pl-7 text-lg">
           {fold.order.map((step) => (
             <li key={step.name} className="py-1">
-              <strong className="first-letter:uppercase">{step.name}</strong>: <Figure>{step.says}</Figure>
+              <strong className="inline-block first-letter:uppercase">{step.name}</strong>: <Figure>{step.says}</Figure>
             </li>
           ))}
         </ol>
