@@ -12,7 +12,7 @@ from ribbon.readings import Strategy
 
 
 class StripeSet(NamedTuple):
-    """Which stripe of the cloth stands where: its number from 0 (None: as it comes), by its middle or its edge, at the first fold or mid-face."""
+    """Which stripe of the cloth stands where: its number from 0 (None: as it comes), by its middle or its edge, at the first fold, mid-face, or in the middle of the plain start or end."""
 
     chosen: int | None = None
     at: str = "middle"
@@ -20,10 +20,16 @@ class StripeSet(NamedTuple):
 
 
 class Front(NamedTuple):
-    """Plain overlapping front pieces: how wide each shows, how deep the fold inside its edge is."""
+    """Plain overlapping front pieces: how wide each shows, how deep the fold inside its edge is.
+
+    Where `inner` is said that is the fold of the inner one, and neither gives way.  The outer one is at the start of the
+    strip, with `outer_last` at its end.
+    """
 
     shows: Length
     fold: Length
+    inner: Length | None = None
+    outer_last: bool = False
 
 
 class Cutting(NamedTuple):

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
+
 from ribbon.cloth.at_hand import rooms_at_hand
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
+from ribbon.cloth.seen import beginning
+from ribbon.cloth.stripes import repeat_of
 from ribbon.edge import EdgePlan, Plan
 from ribbon.fraction import Fraction
-from ribbon.lengths import Length
+from ribbon.lengths import ZERO, Length
 from ribbon.readings import Allowed, Joined, Spread, joined, spread
 from ribbon.strip import Strip, Walk, walk
 
@@ -23,7 +27,7 @@ def fronts_of(made: Plan | None, cutting: Cutting) -> Fronts | None:
         # How far it falls not being said, the cloth at hand is taken to run along the edge.
         rooms = rooms_at_hand(bolt, drop, allowed_of(made.section), cutting.way) if drop else {}
         room = max(rooms.values(), key=lambda one: one.mm, default=None) if drop else bolt.washed
-    return fronts(made, *cutting.front, room)
+    return fronts(made, cutting.front, room)
 
 
 def as_cut(laid: Strip, walked: Walk, found: Fronts | None) -> tuple[Strip, Walk]:
@@ -48,7 +52,9 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
     asked = "lying", cutting
     if asked not in whole.known:
         found = fronts_of(whole.only, cutting)
-        whole.known[asked] = _lying(whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting)
+        whole.known[asked] = _lying(
+            whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting, _losing(whole, found, cutting)
+        )
     lies: Lying | None = whole.known[asked]
     return lies
 
@@ -66,7 +72,12 @@ def spread_as_cut(made: Plan | EdgePlan, found: Fronts | None) -> Spread:
 
 
 def _lying(
-    made: Plan | EdgePlan, usable: Length | None, allowed: Allowed, found: Fronts | None, cutting: Cutting
+    made: Plan | EdgePlan,
+    usable: Length | None,
+    allowed: Allowed,
+    found: Fronts | None,
+    cutting: Cutting,
+    loses: Callable[[Joined], Sequence[Length]] | None = None,
 ) -> Lying | None:
     if usable is None:
         return None
@@ -74,8 +85,20 @@ def _lying(
     if cutting.bolt is None or cutting.drop is None:
         lies = Lying([], None, joined(laid, usable, allowed, cutting.strategy))
     else:
-        lies = lying(laid, cutting.bolt, cutting.drop, allowed, cutting.strategy, cutting.way)
+        lies = lying(laid, cutting.bolt, cutting.drop, allowed, cutting.strategy, cutting.way, loses)
     return lies if found is None else lies._replace(joined=_moved(lies.joined, laid, made.walked, found.before))
+
+
+def _losing(whole: EdgePlan, found: Fronts | None, cutting: Cutting) -> Callable[[Joined], Sequence[Length]] | None:
+    """How much longer each strip that lies along striped cloth is cut; None of plain cloth."""
+    if cutting.bolt is None or not cutting.bolt.stripes:
+        return None
+
+    def loses(made: Joined) -> Sequence[Length]:
+        laid = spread_as_cut(whole, found)
+        return runs_on(whole, made if found is None else _moved(made, laid, whole.walked, found.before), cutting)
+
+    return loses
 
 
 def _moved(made: Joined, there: Spread, here: Walk, before: Length) -> Joined:
@@ -83,3 +106,25 @@ def _moved(made: Joined, there: Spread, here: Walk, before: Length) -> Joined:
     return made._replace(
         joins=[join._replace(at=(Fraction(join.at) / there.parts - before.mm) * here.parts) for join in made.joins]
     )
+
+
+def into_sequence(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Length]:
+    """How far into the sequence of its stripes each width is cut from, so that they run on over the joins; none of plain cloth."""
+    stripes = cutting.bolt.stripes if cutting.bolt else ()
+    if not stripes:
+        return []
+    found, own, walked = fronts_of(whole.only, cutting), allowed_of(whole.edge), whole.walked
+    first, repeat = beginning(stripes, cutting.stripe, whole.strip, walked), repeat_of(stripes)
+    cut = [ZERO - (found.before if found else ZERO) - own.start]
+    cut += [walked.length(join.at) - own.join for join in made.joins]
+    return [Length((at - first).mm % repeat.mm) for at in cut]
+
+
+def runs_on(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Length]:
+    """How much longer each strip that lies along the cloth is cut, so that its stripes run on from the one before it.
+
+    Strips side by side begin at the same place of the sequence: what a later one begins before its own is trimmed away.
+    """
+    begins = into_sequence(whole, made, cutting)
+    repeat = repeat_of(cutting.bolt.stripes) if cutting.bolt and begins else ZERO
+    return [Length((one - begins[0]).mm % repeat.mm) for one in begins]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
 from ribbon.cloth.bolt import Bolt
@@ -44,18 +45,20 @@ def lying(
     allowed: Allowed,
     strategy: Strategy,
     wanted: str = "best",
+    loses: Callable[[Joined], Sequence[Length]] | None = None,
 ) -> Lying:
     """How a strip spread flat lies on `bolt`: the `wanted` way where it can be, else across it.
 
     Across, widths are as wide as the cloth; lengthways, strips side by side are as long as they must be for the joins
-    to hide; railroaded there is no join.  Raises `Refusal` where the strategy cannot be followed.
+    to hide; railroaded there is no join.  `loses` tells how much longer each strip along it is cut so that its pattern runs
+    on.  Raises `Refusal` where the strategy cannot be followed.
     """
     across = joined(laid, bolt.usable, allowed, strategy)
     if drop is None:
         return Lying([], None, across)
     cut = laid.flat + allowed.start + allowed.end
     found = [
-        _lengthways(laid, way, allowed) if way.name == "lengthways" and way.strips else (way, None)
+        _lengthways(laid, way, allowed, loses) if way.name == "lengthways" and way.strips else (way, None)
         for way in ways(bolt, drop, cut, [width.cut for width in across.widths], allowed.join)
     ]
     compared = [way for way, _ in found]
@@ -89,15 +92,25 @@ def takes_no_more(
     return each * drops(widths, bolt.usable) + bolt.along <= most
 
 
-def _lengthways(laid: Spread, way: Way, allowed: Allowed) -> tuple[Way, Joined | None]:
-    """Strips side by side, a little longer each time until as many as there is room for hold the whole strip."""
-    for more in range(_TRIES):
-        length: Length = way.length + way.length * more / _TRIES
+def _lengthways(
+    laid: Spread, way: Way, allowed: Allowed, loses: Callable[[Joined], Sequence[Length]] | None = None
+) -> tuple[Way, Joined | None]:
+    """Strips side by side, a little longer each time until as many as there is room for hold the whole strip.
+
+    Where they lose something to their pattern, those are taken whose longest is the shortest with it.
+    """
+    best: tuple[Way, Joined] | None = None
+    for tried in range(_TRIES):
+        length: Length = way.length + way.length * tried / _TRIES
         try:
             got = joined(laid, length, allowed)
         except Refusal:
             continue
         if len(got.widths) <= way.strips:
-            longest = max(width.cut for width in got.widths)
-            return way._replace(length=longest, strips=len(got.widths), joins=len(got.joins)), got
-    return way, None
+            more = loses(got) if loses else ()
+            longest = max(width.cut + (more[n] if n < len(more) else ZERO) for n, width in enumerate(got.widths))
+            if best is None or longest < best[0].length:
+                best = way._replace(length=longest, strips=len(got.widths), joins=len(got.joins)), got
+            if not more or length >= best[0].length:
+                break
+    return best or (way, None)

@@ -70,7 +70,7 @@ def on_cloth(whole: EdgePlan, cutting: Cutting) -> OnCloth:
     told.slip = joins_say(whole, found.joined, cutting)
     if bolt.stripes:
         told.looks = looks(bolt.stripes, cutting.stripe, whole.strip, whole.walked, whole.showing)
-        told.slip += running_on(whole, found.joined, cutting)
+        told.slip += running_on(whole, found, cutting)
     if fronts is not None and made is not None:
         told.slip += fronts_say(fronts, made)
     if cutting.drop is None:

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Drop, Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
-from ribbon.cloth.edge_lying import lies_on_cloth
+from ribbon.cloth.edge_lying import lies_on_cloth, runs_on
 from ribbon.cloth.joining import allowed_of
 from ribbon.cloth.let_in import let_in
 from ribbon.cloth.notions import Notion, notions
@@ -86,15 +86,20 @@ def edge_pieces(key: str, name: str, whole: EdgePlan, cutting: Cutting) -> Piece
     whole_piece = let_in(key, name, whole, cutting)
     pieces: list[CutPiece] = [whole_piece] if whole_piece is not None else []
     many = len(found.joined.widths)
+    longer = runs_on(whole, found.joined, cutting) if found.taken and found.taken.name == "lengthways" else []
     named = _names(cutting.names, found.joined.joins)
     for number, width in enumerate(found.joined.widths if whole_piece is None else (), 1):
         called = name if many == 1 else f"{name}, {'width' if across else 'strip'} {number} of {many}"
         if named:
             called = named[number - 1]
         # Across, the drop runs along the cloth, up to whole repeats; the other ways the strip does.
-        size = (width.cut, drop_on(bolt, drop)) if across else (drop.cut, width.cut)
+        more = longer[number - 1] if number <= len(longer) else ZERO
+        size = (width.cut, drop_on(bolt, drop)) if across else (drop.cut, width.cut + more)
         made = CutPiece.oblong(f"{key}.width.{number}", called, *size, matched=across, role=cutting.role)
-        pieces.append(replace(made, takes=_strip_takes(whole, drop, size[1] - drop.cut, number, many, upright=across)))
+        takes = _strip_takes(whole, drop, size[1] - drop.cut, number, many, upright=across)
+        if more:
+            takes = (*takes, SideTakes("foot", more, "up to where the stripes run on"))
+        pieces.append(replace(made, takes=takes))
     pieces += beside
     pieces += _lining_pieces(key, name, whole, cutting)
     bought = notions(whole.only, len(found.joined.joins), drop.cut) if whole.only else []

@@ -7,15 +7,14 @@ from collections.abc import Iterable
 from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought
 from ribbon.cloth.cutting import Cutting
+from ribbon.cloth.edge_lying import into_sequence, runs_on
 from ribbon.cloth.fronts import Fronts
 from ribbon.cloth.joining import Lying
 from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import LiningToCut
-from ribbon.cloth.seen import beginning
 from ribbon.cloth.sold import money, sold_says
-from ribbon.cloth.stripes import repeat_of
 from ribbon.edge import EdgePlan, Plan
-from ribbon.lengths import ZERO, Length, Scribe
+from ribbon.lengths import ZERO, Scribe
 from ribbon.readings import Joined
 
 _MOST_JOINS = 12
@@ -70,15 +69,16 @@ def _closing(whole: EdgePlan, cutting: Cutting) -> str:
     return f"{close}, left open for {write(cutting.opening).text} at the top." if cutting.opening else f"{close}."
 
 
-def running_on(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[str]:
-    """How to cut each width so that the stripes run on over its join."""
-    stripes = cutting.bolt.stripes if cutting.bolt else ()
-    if not made.joins or not stripes:
+def running_on(whole: EdgePlan, lies: Lying, cutting: Cutting) -> list[str]:
+    """How to cut each width so that the stripes run on over its join; strips along the cloth are cut longer for it."""
+    made = lies.joined
+    if lies.taken is not None and lies.taken.name == "lengthways":
+        more = runs_on(whole, made, cutting)
+        each = "; ".join(f"strip {n} {whole.edge.scribe.write(one).text}" for n, one in enumerate(more, 1) if one)
+        return [f"So that the stripes run on, cut longer and trim at its beginning: {each}."] if each else []
+    begins = [whole.edge.scribe.write(one).text for one in into_sequence(whole, made, cutting)[1:]]
+    if not begins:
         return []
-    walked = whole.walked
-    repeat, first = repeat_of(stripes), beginning(stripes, cutting.stripe, whole.strip, walked)
-    write = whole.edge.scribe.write
-    begins = [write(Length((walked.length(join.at) - first).mm % repeat.mm)).text for join in made.joins]
     if len(set(begins)) == 1:
         return [f"So that the stripes run on, begin every further width {begins[0]} into the sequence."]
     each = "; ".join(f"width {number} {begin}" for number, begin in enumerate(begins, 2))

@@ -100,6 +100,9 @@ def looks(
 
 def _line(laid: Strip, walked: Walk, where: str) -> int:
     """The flat place that a stripe is set to: the first outer fold or sew line, or the middle of the first full face."""
+    if where in ("start", "end"):
+        plain = 0 if where == "start" else len(laid.spans) - 1
+        return (walked.flat[plain] + walked.flat[plain + 1]) // 2
     if where == "face":
         faces = [n for n, span in enumerate(laid.spans) if span.role is Role.FACE and span.length]
         inner = faces[1] if len(faces) > 2 else faces[0] if faces else 0

@@ -22,6 +22,7 @@ class Sort(StrEnum):
     PRICE = "price"
     WEIGHT = "weight"
     WORD = "word"
+    TEXT = "text"
 
 
 Value = Length | Fraction | int | str

@@ -35,13 +35,15 @@ def heading(recipe: str, depth: Length, turning: Length) -> Turned:
 
 
 def hem(recipe: str, depth: Length, turning: Length) -> Turned:
-    """What a hem or a side takes: turned double twice its depth, else a turning and its depth.
+    """What a hem or a side takes: turned double twice its depth, else a turning and its depth; nothing of a selvedge.
 
     >>> hem("double", Length.cm(10), Length.cm(1)).takes == Length.cm(20)
     True
     """
     if recipe == "double":
         return Turned(depth * 2, depth, 2, "turned double")
+    if recipe == "selvedge":
+        return Turned(ZERO, ZERO, 1, "the selvedge, as it is woven")
     return Turned(depth + turning, depth, 1, "a turning and its depth")
 
 

@@ -77,7 +77,8 @@ class Lack(NamedTuple):
 class Alternative(NamedTuple):
     """One of several ways that stand beside each other by what they come to.
 
-    `takes` is the choice that takes it: (field, value); `bars` are its parts in millimetres, for a small drawing.
+    `takes` is the choice that takes it: (field, value); `bars` are its parts, for a small drawing, in their `colours` where they
+    have some.
     """
 
     takes: tuple[str, str]
@@ -88,6 +89,7 @@ class Alternative(NamedTuple):
     bars: tuple[Length, ...]
     taken: bool
     warns: bool = False
+    colours: tuple[str, ...] = ()
 
 
 class Compared(NamedTuple):
@@ -219,6 +221,8 @@ class Thing:
     finish: Callable[[Given, FirstStroke, Mapping[str, Solved]], Made]
     typical: Mapping[str, str] = field(default_factory=dict)
     colour: str = "#e3d6b4"
+    stripes: tuple[tuple[str, str], ...] = ()
+    """The stripes of the cloth that its small picture is drawn in: (colour, width) each."""
     named: Callable[[Given], str] | None = None
 
     def called(self, given: Given) -> str:

@@ -18,6 +18,9 @@ from ribbon.making import (
     tiers,
     tiers_made,
     valance,
+    wrap_fields,
+    wraps,
+    wraps_made,
 )
 from ribbon.making.thing import Thing
 
@@ -87,4 +90,23 @@ COVER = Thing(
     colour="#8f8a66",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER)}
+WRAP = Thing(
+    "wrap",
+    "Wrap with front pieces",
+    "waist, hip, length",
+    wrap_fields.FIELDS,
+    wraps.begin,
+    wraps_made.finish,
+    typical={"waist": "74 cm", "hip": "98 cm", "length": "58 cm"},
+    colour="#2f6a3a",
+    stripes=(
+        ("#1b2240", "8 cm"),
+        ("#e3d6b4", "1 cm"),
+        ("#2f6a3a", "7 cm"),
+        ("#c29a1c", "1 cm"),
+        ("#2f6a3a", "7 cm"),
+        ("#e3d6b4", "1 cm"),
+    ),
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP)}

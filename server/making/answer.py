@@ -48,7 +48,7 @@ from server.making.out import (
 from server.making.read_thing import ReadThing, read_thing
 from server.making.ties import typed_result
 from server.plans.answer import answer_of
-from server.wire.cloth import ClothSpec
+from server.wire.cloth import ClothSpec, StripeSpec
 from server.wire.colours import colour_of
 from server.wire.told import told_length, told_ratio
 from server.wire.work import OrderSpec, ThingSpec
@@ -291,6 +291,7 @@ def _compared(one: Compared, sign: str) -> ComparedOut:
                 "more": row.more,
                 "cost": money(row.cost, sign),
                 "bars": [float(bar.mm) for bar in row.bars],
+                "colours": list(row.colours),
                 "taken": row.taken,
                 "warns": row.warns,
             }
@@ -390,7 +391,10 @@ def rows() -> list[ThingRow]:
 
 def _row(thing: Thing) -> ThingRow:
     said = ThingSpec(kind=thing.name, measures=dict(thing.typical))
-    cloths = {"face": ClothSpec(usable="138 cm", colour=thing.colour)}
+    stripes = [StripeSpec(colour=colour, width=width) for colour, width in thing.stripes]
+    cloths = {
+        "face": ClothSpec(usable="138 cm", colour=thing.colour, stripes=stripes, along="25 cm" if stripes else "")
+    }
     read: ReadThing = read_thing(said, cloths)
     made = _made(thing, read.given, "cm", cloths)
     empty = Given(thing.by_name, {}, {})

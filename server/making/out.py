@@ -219,7 +219,7 @@ class LackOut(TypedDict):
 
 
 class RowOut(TypedDict):
-    """One of several ways compared: the choice that takes it, what it comes to, its cost, its widths in mm for a drawing."""
+    """One of several ways compared: the choice that takes it, what it comes to, its cost, its widths in mm for a drawing, their colours where they have some."""
 
     field: str
     value: str
@@ -228,6 +228,7 @@ class RowOut(TypedDict):
     more: str
     cost: str | None
     bars: list[float]
+    colours: list[str]
     taken: bool
     warns: bool
 

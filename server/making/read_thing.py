@@ -106,6 +106,11 @@ def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
             return typed
         texts.add("unknown", path, typed, f"{typed[:40]} is no choice here", f"use one of {', '.join(words)}")
         return None
+    if field.sort is Sort.TEXT:
+        if len(typed) <= _MOST_TEXT:
+            return " ".join(typed.split())
+        texts.add("too_long", path, typed[:40], f"{len(typed)} letters are too many", f"keep it under {_MOST_TEXT}")
+        return None
     if field.sort is Sort.WEIGHT:
         return texts.read(path, typed, lambda text: read_load(text, texts.unit))
     if field.sort is Sort.LENGTH:
@@ -113,6 +118,7 @@ def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
     return texts.read(path, typed, _READERS[field.sort])
 
 
+_MOST_TEXT = 300
 _READERS: dict[Sort, Callable[[str], Value]] = {Sort.RATIO: read_ratio, Sort.COUNT: read_count, Sort.PRICE: read_price}
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ribbon.cloth import Cutting, money, plan_lying
+from ribbon.cloth import Cutting, buy, money, plan_lying
 from ribbon.edge import Plan
 from ribbon.errors import Refusal
 from ribbon.lengths import Length, typed_number
@@ -60,7 +60,8 @@ def _cloth(plan: Plan, cutting: Cutting) -> tuple[int | None, str | None]:
     if lies is None:
         return None, None
     bolt = cutting.bolt
-    paid = bolt.cost(bolt.bought(lies.taken.length)) if lies.taken and bolt else None
+    # What is at hand is not paid for again, nor can a sheet be had by the metre.
+    paid = buy(bolt, lies.taken.length).cost if lies.taken and bolt else None
     return len(lies.joined.widths), money(paid, bolt.sign if bolt else "")
 
 

@@ -95,8 +95,12 @@ class LiningSpec(Strict):
 class FrontSpec(Strict):
     """Plain overlapping front pieces in the same length: how wide each shows, how deep the fold inside its edge."""
 
-    shows: Typed
-    fold: Typed | None = Field(default=None, description="At least a hand; 10 cm or 4 in left out.")
+    shows: Tieable
+    fold: Tieable | None = Field(default=None, description="At least a hand; 10 cm or 4 in left out.")
+    inner: Tieable | None = Field(
+        default=None, description="How deep that of the inner one is; left out, as the other, giving way to the pleats."
+    )
+    outer: Literal["start", "end"] = Field(default="start", description="At which end of the strip the outer one is.")
 
 
 class CutPieceSpec(Strict):
@@ -124,7 +128,10 @@ class CuttingSpec(Strict):
         default=None, description="The stripe set at the first fold."
     )
     stripe_at: Literal["edge", "middle"] = "middle"
-    stripe_where: Literal["fold", "face"] = "fold"
+    stripe_where: Literal["fold", "face", "start", "end"] = Field(
+        default="fold",
+        description="At the first fold, in the middle of the first whole face, or in that of the plain start or end.",
+    )
     pieces: Annotated[list[CutPieceSpec], Field(max_length=60)] = []
     names: Annotated[list[Annotated[str, Field(max_length=120)]], Field(max_length=60)] = Field(
         default=[], description="What its widths are called, from the start; where it is cut in as many."

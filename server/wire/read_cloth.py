@@ -204,7 +204,8 @@ def _front(texts: Texts, said: CuttingSpec, *, imperial: bool) -> Front | None:
         return None
     shows = texts.positive("cutting.front.shows", said.front.shows)
     fold = texts.given("cutting.front.fold", said.front.fold) or usual_hand(imperial=imperial)
-    return None if shows is None else Front(shows, fold)
+    inner = texts.length_or_none("cutting.front.inner", said.front.inner)
+    return None if shows is None else Front(shows, fold, inner, said.front.outer == "end")
 
 
 def _pieces(texts: Texts, said: CuttingSpec, role: str) -> list[CutPiece]:

@@ -17,6 +17,7 @@ TYPED = {
     Sort.RATIO: ["1", "1/3", "2", "2.2", "2 1/2", "5/2", "3"],
     Sort.COUNT: ["1", "2", "3", "12", "22", "40"],
     Sort.PRICE: ["0.15", "12", "480"],
+    Sort.TEXT: ["", "the warden", "so that it is seen", "x" * 40],
     Sort.WEIGHT: ["4 kg", "20 lb", "12"],
 }
 CLOTHS: list[dict[str, Any]] = [

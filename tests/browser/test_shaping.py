@@ -11,6 +11,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import choose, served
 from tests.browser.test_by_hand import field, open_work
+from tests.browser.test_cloth import step
 
 
 @pytest.fixture
@@ -170,3 +171,29 @@ def test_folds_close_on_the_way_and_at_once_where_motion_is_not_wanted(page: Pag
     page.get_by_role("textbox", name="Depth").fill("1 1/2 in")
     expect(field(page, "Flat width")).to_have_value("240 in")
     expect(page.locator("body")).to_have_attribute("data-frames", re.compile(r"^([3-9]|\d\d+)$"))
+
+
+def test_a_plaid_wrap_from_the_body_to_the_stripe_at_its_centre(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    page.get_by_role("link", name="Plaid wrap").click()
+    slip = page.get_by_role("region", name="The slip")
+    expect(slip).to_contain_text("Stripe 4, gold, stands at the centre")
+    expect(slip).to_contain_text("The inner fold of ≈7.1 cm is shallower than the 13 cm")
+    expect(slip).to_contain_text("Agreed with: the volunteer who wears it.")
+    accessible(page)
+    page.get_by_role("region", name="What gives").get_by_role("button", name="A pleat or more").click()
+    expect(slip).to_contain_text("So that it fits, 1 pleat fewer.")
+    page.get_by_role("region", name="The stripe at the centre").get_by_role("button", name="Stripe 3, pine").click()
+    expect(slip).to_contain_text("Stripe 3, pine, stands at the centre")
+    expect(page.get_by_label("Centre stripe", exact=True)).to_have_value("3")
+    page.get_by_text("The cloth", exact=True).click()
+    page.get_by_label("Agreed with").fill("the warden of the dome")
+    expect(slip).to_contain_text("Agreed with: the warden of the dome.")
+    page.get_by_role("button", name="From inside").click()
+    expect(page.get_by_text("the inner front piece").first).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    step(page, "Cut")
+    expect(page.locator("svg text").get_by_text("strip 1 of 3").first).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    step(page, "Measure")
+    expect(slip).to_contain_text("Agreed with: the volunteer who wears it.")

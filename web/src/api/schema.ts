@@ -2131,10 +2131,11 @@ export interface components {
             stripe_at?: "edge" | "middle";
             /**
              * Stripe Where
+             * @description At the first fold, in the middle of the first whole face, or in that of the plain start or end.
              * @default fold
              * @enum {string}
              */
-            stripe_where?: "fold" | "face";
+            stripe_where?: "fold" | "face" | "start" | "end";
             /**
              * Way
              * @default best
@@ -2406,12 +2407,21 @@ export interface components {
              * Fold
              * @description At least a hand; 10 cm or 4 in left out.
              */
-            fold?: (string | number) | null;
+            fold?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
-             * Shows
-             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * Inner
+             * @description How deep that of the inner one is; left out, as the other, giving way to the pleats.
              */
-            shows: string | number;
+            inner?: ((string | number) | components["schemas"]["Tied"]) | null;
+            /**
+             * Outer
+             * @description At which end of the strip the outer one is.
+             * @default start
+             * @enum {string}
+             */
+            outer?: "start" | "end";
+            /** Shows */
+            shows: (string | number) | components["schemas"]["Tied"];
         };
         /**
          * GatheredOut
@@ -4132,11 +4142,13 @@ export interface components {
         Role: "face" | "under" | "plain" | "finger" | "upright" | "gathered";
         /**
          * RowOut
-         * @description One of several ways compared: the choice that takes it, what it comes to, its cost, its widths in mm for a drawing.
+         * @description One of several ways compared: the choice that takes it, what it comes to, its cost, its widths in mm for a drawing, their colours where they have some.
          */
         RowOut: {
             /** Bars */
             bars: number[];
+            /** Colours */
+            colours: string[];
             /** Cost */
             cost: string | null;
             /** Field */

@@ -183,7 +183,9 @@ function Entry(props: {
   );
   const lit = asks.lit === field.name;
   return (
-    <div className={`flex ${field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}>
+    <div
+      className={`flex ${field.sort === "text" ? "w-80 max-w-full" : field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}
+    >
       <span className="flex items-center justify-between">
         <label htmlFor={id}>{props.label}</label>
         {props.beside}

@@ -29,12 +29,16 @@ export function WaysCompared({
             >
               <span className="font-semibold">{row.title}</span>
               <svg viewBox="0 0 120 20" className="hidden h-5 w-full sm:block" aria-hidden="true">
-                <path
-                  d={barsOf(row.bars, widest)}
-                  fill="var(--cloth-under)"
-                  stroke="var(--cloth-line)"
-                  vectorEffect="non-scaling-stroke"
-                />
+                {row.colours.length ? (
+                  <SmallFront bars={row.bars} colours={row.colours} widest={widest} />
+                ) : (
+                  <path
+                    d={barsOf(row.bars, widest)}
+                    fill="var(--cloth-under)"
+                    stroke="var(--cloth-line)"
+                    vectorEffect="non-scaling-stroke"
+                  />
+                )}
               </svg>
               <span>
                 <span className="block font-semibold">
@@ -50,6 +54,27 @@ export function WaysCompared({
         ))}
       </ul>
     </section>
+  );
+}
+
+/** A small front: its stripes from edge to edge in their own colours, a tick below its middle. */
+function SmallFront({ bars, colours, widest }: { bars: number[]; colours: string[]; widest: number }) {
+  const ends = [10];
+  for (const bar of bars) ends.push((ends.at(-1) ?? 10) + (bar / widest) * 100);
+  const last = ends.at(-1) ?? 10;
+  return (
+    <>
+      {bars.map((_, at) => {
+        const [from = 0, to = 0] = [ends[at], ends[at + 1]];
+        return <rect key={from} x={from} width={to - from} y="0" height="16" fill={colours[at]} />;
+      })}
+      <path
+        d={`M10 0H${last}V16H10ZM${(10 + last) / 2} 16V20`}
+        fill="none"
+        stroke="var(--cloth-line)"
+        vectorEffect="non-scaling-stroke"
+      />
+    </>
   );
 }
 
