@@ -11,9 +11,20 @@ from ribbon.cloth import CutPiece, layout_scribe
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, Unit
 from ribbon.shapes import FOLD, Corner, Outline, Side, notched
+from ribbon.strip import LineKind
 
 _EDGE, _HEAD, _NOTCH = 6.0, 10.0, 6.0
 _TALL = 4.2
+_LAYERS = {
+    LineKind.OUTER: Layer.OUTER,
+    LineKind.INNER: Layer.INNER,
+    LineKind.PLACEMENT: Layer.PLACEMENT,
+    LineKind.CENTRE: Layer.CENTRE,
+    LineKind.SEW: Layer.SEW,
+    LineKind.FINGER: Layer.FINGER,
+    LineKind.STITCH: Layer.STITCH,
+    LineKind.MATCH: Layer.MATCH,
+}
 
 
 def pattern_drawing(piece: CutPiece, title: str, unit: Unit) -> Drawing:
@@ -33,6 +44,10 @@ def pattern_drawing(piece: CutPiece, title: str, unit: Unit) -> Drawing:
         strokes, said = _fold(side, at)
         lines += strokes
         words.append(said)
+    for line in pattern.lines:
+        points = tuple(at(corner) for corner in line.corners)
+        lines.append(Stroke(_LAYERS[line.kind], points, width=0.35))
+        words.append(Words((points[-1][0] + 1, points[-1][1] + 14), line.kind.value, 2.6, upright=True))
     for notch in pattern.notches:
         found = notched(pattern.cut, notch)
         x, y = at(found.place)

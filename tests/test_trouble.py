@@ -134,7 +134,7 @@ def test_the_newest_backup_is_brought_back_from_the_page(copy: Path, browser: Br
         page = browser.new_page()
         page.goto(address)
         expect(page.get_by_role("alert")).to_contain_text("the database is damaged")
-        expect(page.get_by_role("listitem").first).to_contain_text("the day’s own: 14 works, 5 cloths")
+        expect(page.get_by_role("listitem").first).to_contain_text("the day’s own: 15 works, 5 cloths")
         page.get_by_role("button", name="Bring back").first.click()
         expect(page.get_by_role("link", name="Guide’s skirt")).to_be_visible()
         page.close()

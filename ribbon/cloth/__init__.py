@@ -12,7 +12,7 @@ from ribbon.cloth.layout import Layout, layout, lowest
 from ribbon.cloth.lining_joins import apart, lining_joins
 from ribbon.cloth.notions import Notion, notions, totals
 from ribbon.cloth.offcuts import Offcut, offcuts
-from ribbon.cloth.piece import FACE, LINING, CutPiece, Drafted, Laid, SideTakes
+from ribbon.cloth.piece import FACE, LINING, CutPiece, Drafted, FoldLine, Laid, SideTakes
 from ribbon.cloth.pieces import LiningToCut, Pieces, edge_load, edge_pieces, lining_to_cut
 from ribbon.cloth.plans import CutPlan, WorkPlans, work_plans
 from ribbon.cloth.saving import Repeated, Saving, deepened, repeated, savings
@@ -34,6 +34,7 @@ __all__ = [
     "Cutting",
     "Drafted",
     "Drop",
+    "FoldLine",
     "Front",
     "Fronts",
     "Laid",

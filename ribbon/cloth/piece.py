@@ -9,7 +9,8 @@ from typing import NamedTuple
 
 from ribbon.fraction import Fraction
 from ribbon.lengths import Length
-from ribbon.shapes import Notch, Outline, rectangle
+from ribbon.shapes import Corner, Notch, Outline, rectangle
+from ribbon.strip import LineKind
 
 FACE, LINING = "face", "lining"
 """The roles of the cloths that an edge and its lining are cut from unless another one is named."""
@@ -23,8 +24,15 @@ class SideTakes(NamedTuple):
     what: str
 
 
+class FoldLine(NamedTuple):
+    """A line on a piece that is folded or stitched, from corner to corner: what it is."""
+
+    corners: tuple[Corner, ...]
+    kind: LineKind
+
+
 class Drafted(NamedTuple):
-    """A piece as a pattern is drawn: its cut edge and its stitching line about the same point, its notches.
+    """A piece as a pattern is drawn: its cut edge and its stitching line about the same point, its notches, its lines.
 
     Sides named ``fold`` lie on folds of the cloth.  Where less than all of the piece will do, `says` tells what it is of it.
     """
@@ -33,6 +41,7 @@ class Drafted(NamedTuple):
     stitching: Outline
     notches: tuple[Notch, ...] = ()
     says: str = ""
+    lines: tuple[FoldLine, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -57,7 +57,8 @@ class Field:
     `where` says where the tape goes, or what the choice changes.  `options` are the words that can be chosen, each with
     what it is called.  `first` ones are asked before the others, which stand in `group`.  A `several` one may be taken at
     several places; one `on_the_way` is taken of what is being made.  A `line` one stands in the line of words above the picture, a `way`
-    is a habit that a sewist may keep for all works.  Most of a `usual` measure lie in that range.  `asked` tells whether it matters, as things are.
+    is a habit that a sewist may keep for all works.  Most of a `usual` measure lie in that range; a count that
+    `may_be_none` can be nought.  `asked` tells whether it matters, as things are.
     """
 
     name: str
@@ -75,6 +76,7 @@ class Field:
     line: bool = False
     way: bool = False
     usual: tuple[Length, Length] | None = None
+    may_be_none: bool = False
 
 
 @dataclass(frozen=True, slots=True)

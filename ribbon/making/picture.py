@@ -219,6 +219,20 @@ def _waves(start: float, end: float, x: Scaled, hung: Hung) -> list[Shape]:
     return found
 
 
+def bent(shape: Shape, level: float) -> list[Point]:
+    """The points of a shape with one more wherever a side crosses the level where it is widest."""
+    points = list(shape.points)
+    found: list[Point] = []
+    for here, after in zip(
+        points, [*points[1:], points[0]] if shape.closed else [*points[1:], points[-1]], strict=True
+    ):
+        found.append(here)
+        if (here[1] - level) * (after[1] - level) < 0:
+            share = (level - here[1]) / (after[1] - here[1])
+            found.append((here[0] + (after[0] - here[0]) * share, level))
+    return found
+
+
 def extent(
     shapes: Iterable[Shape], tapes: Sequence[Tape] = (), margin: float = 0.0
 ) -> tuple[float, float, float, float]:

@@ -32,7 +32,7 @@ class Result(NamedTuple):
     about: bool = False
 
 
-EdgeFact = Tie | str | bool | int | list[dict[str, str]] | list[str]
+EdgeFact = Tie | str | bool | int | Sequence[Mapping[str, str | int]] | list[str]
 
 
 def work_facts(given: Given) -> dict[str, EdgeFact]:

@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 from ribbon.making import (
+    block_fields,
+    blocks,
+    blocks_made,
     circles,
     circles_made,
     cover_fields,
@@ -92,7 +95,7 @@ COVER = Thing(
 
 WRAP = Thing(
     "wrap",
-    "Wrap with front pieces",
+    "Wrap",
     "waist, hip, length",
     wrap_fields.FIELDS,
     wraps.begin,
@@ -109,4 +112,15 @@ WRAP = Thing(
     ),
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP)}
+BLOCK = Thing(
+    "block",
+    "Pattern with pleats",
+    "waist, hip, length",
+    block_fields.FIELDS,
+    blocks.begin,
+    blocks_made.finish,
+    typical={"waist": "72 cm", "hip": "98 cm", "length": "62 cm"},
+    colour="#8c6a5d",
+)
+
+THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP, BLOCK)}

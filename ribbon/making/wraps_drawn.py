@@ -5,7 +5,7 @@ from __future__ import annotations
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 from ribbon.making.body import body_view
-from ribbon.making.picture import Caption, Hung, Picture, Point, Shape, Tape, View, box_of, extent, hanging, mm
+from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, bent, box_of, extent, hanging, mm
 from ribbon.making.thing import Solved
 from ribbon.making.wraps import Wrap, halves, outer_first
 
@@ -47,7 +47,7 @@ def _view(given: Given, made: Wrap, one: Solved, name: str, skip: tuple[Length, 
 
     if not back:
         shapes += _deep_fold(given, made, wide, falls, within=name == "inside")
-    shapes = [shape._replace(points=tuple(hangs(x, y) for x, y in _bent(shape, level))) for shape in shapes]
+    shapes = [shape._replace(points=tuple(hangs(x, y) for x, y in bent(shape, level))) for shape in shapes]
     if given.word("top") == "band":
         deep, half = mm(given.length("band_depth")), wide * narrow / 2
         band = box_of(-half, -deep, half, 0.0)
@@ -68,20 +68,6 @@ def _deep_fold(given: Given, made: Wrap, wide: float, falls: float, *, within: b
     deep = min(mm(made.inner if within else made.outer), wide)
     at = -wide / 2 + deep if left else wide / 2 - deep
     return [Shape(((at, 0.0), (at, falls)), "ink", closed=False, weight=1.0, dashed=True)] if deep else []
-
-
-def _bent(shape: Shape, level: float) -> list[Point]:
-    """The points of a shape with one more wherever a side crosses the level where it is widest."""
-    points = list(shape.points)
-    found: list[Point] = []
-    for here, after in zip(
-        points, [*points[1:], points[0]] if shape.closed else [*points[1:], points[-1]], strict=True
-    ):
-        found.append(here)
-        if (here[1] - level) * (after[1] - level) < 0:
-            share = (level - here[1]) / (after[1] - here[1])
-            found.append((here[0] + (after[0] - here[0]) * share, level))
-    return found
 
 
 def _crossing(one: Solved, wide: float, falls: float) -> list[Shape]:

@@ -81,6 +81,7 @@ def _solve(made: MadeEdge, cloths: Mapping[str, ClothSpec], took: int) -> int:
         made.given = read_section(section, cloths).whole
         whole = planned(made.given.edge, "A thing")
         held(took + effort(whole), "A thing")
+        _ = whole.upper  # what its second level cannot be is said of the edge, too
     except Refusal as refusal:
         made.problems += _told(refusal.problems)
         return 0

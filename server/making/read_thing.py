@@ -106,6 +106,8 @@ def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
             return typed
         texts.add("unknown", path, typed, f"{typed[:40]} is no choice here", f"use one of {', '.join(words)}")
         return None
+    if field.may_be_none and typed.strip().lower() in ("0", "none", "no"):
+        return 0
     if field.sort is Sort.TEXT:
         if len(typed) <= _MOST_TEXT:
             return " ".join(typed.split())

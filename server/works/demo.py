@@ -228,6 +228,21 @@ _THINGS: tuple[tuple[str, str, dict[str, Any], dict[str, Any]], ...] = (
         },
     ),
     (
+        "Lecture-night skirt",
+        "an inverted pleat in the middle of its front and one over each dart",
+        {
+            "kind": "block", "unit": "cm", "seam": "1.5 cm",
+            "measures": {"waist": "72 cm", "hip": "98 cm", "length": "62 cm"},
+            "choices": {"where": "front", "deep": "5 cm", "flare": "3 cm", "first": "9 cm", "opening": "back", "stitched": "10 cm", "along": "across"},
+        },
+        {
+            "face": {
+                "name": "Lecture gabardine", "unit": "cm", "width": "148 cm", "selvedge": "1 cm", "weight": "260 g/m²",
+                "price": "19.50", "per": "m", "step": "10 cm", "shrinkage": "2", "colour": "#7a4f57",
+            },
+        },
+    ),
+    (
         "Dome valance",
         "round the dome room’s gallery",
         {

@@ -33,7 +33,7 @@ def test_every_demo_work_fits_and_says_what_it_should(
 ) -> None:
     page.set_viewport_size({"width": size[0], "height": size[1]})
     page.goto("/")
-    expect(page.get_by_role("listitem")).to_have_count(14)
+    expect(page.get_by_role("listitem")).to_have_count(15)
     accessible(page)
     for name, says in WORKS:
         page.goto("/")

@@ -36,6 +36,9 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, read_length
 from ribbon.making import THINGS, Given
 from ribbon.strip import LineKind
+from server.making.answer import thing_made
+from server.wire.cloth import ClothSpec
+from server.wire.work import ThingSpec
 from tests.examples import law
 
 CM = UNITS["cm"]
@@ -259,3 +262,23 @@ def lengths(line: Stroke) -> list[float]:
         chord, angle = hypot(x2 - x, y2 - y), 4 * atan(abs(bend))
         found.append(chord if not bend else chord / (2 * sin(angle / 2)) * angle)
     return found
+
+
+def test_a_block_spread_has_its_fold_lines_where_its_pleats_are_let_in() -> None:
+    """One knife pleat of 4 at 6 from the middle: its three lines stand at 6, 10 and 14, from the foot to the top, read back from the DXF."""
+    choices = {"heading": "knife", "first": "6", "deep": "4", "darts": "0", "rise": "0", "stitched": "0"}
+    measures = {"waist": "72", "hip": "98", "length": "60"}
+    said = ThingSpec.model_validate({"kind": "block", "unit": "cm", "measures": measures, "choices": choices})
+    made = thing_made(said, {"face": ClothSpec(usable="138 cm")}, {}).made
+    piece = next(one for one in made.pieces if one.key == "front")
+    drawing = pattern_drawing(piece, "Block", CM)
+    found = read(StringIO(to_dxf(drawing))).modelspace()
+    (stitched,) = found.query('LWPOLYLINE[layer=="SEAM"]')
+    xs, ys = zip(*stitched.get_points("xy"), strict=True)
+    for layer, at in (("OUTER_FOLD", 60), ("INNER_FOLD", 100), ("PLACEMENT_LINE", 140)):
+        (line,) = found.query(f'LWPOLYLINE[layer=="{layer}"]') or found.query(f'LINE[layer=="{layer}"]')
+        points = (
+            list(line.get_points("xy")) if line.dxftype() == "LWPOLYLINE" else [line.dxf.start[:2], line.dxf.end[:2]]
+        )
+        assert [x - min(xs) for x, _ in points] == pytest.approx([at] * len(points), abs=0.01)
+        assert sorted((points[0][1] - min(ys), points[-1][1] - min(ys))) == pytest.approx([0, 600], abs=0.01)

@@ -11,6 +11,8 @@ const VIEWS: Record<string, string> = {
   front: "From the front",
   back: "From the back",
   inside: "From inside",
+  block: "The block",
+  pattern: "The pattern",
   flat: "Flat",
   base: "The base",
   body: "Where the tape goes",
