@@ -21,7 +21,7 @@ def main() -> None:
     data = Path(os.environ.get("YOUNG_RIBBON_DATA") or ROOT / "data-dev")
     around = {**os.environ, "YOUNG_RIBBON_DATA": str(data), "YOUNG_RIBBON_BEHIND": str(port + 1)}
     manage = [sys.executable, "-W", "ignore", "manage.py"]
-    for command in (["migrate", "-v", "0"], ["demo_works"], ["demo_cloths"]):
+    for command in (["migrate", "-v", "0"], ["demo_works"], ["demo_cloths"], ["demo_swatches"]):
         subprocess.run([*manage, *command], cwd=ROOT, env=around, check=True)
     programs = [
         subprocess.Popen([*manage, "runserver", f"127.0.0.1:{port + 1}"], cwd=ROOT, env=around),

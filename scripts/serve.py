@@ -75,6 +75,7 @@ def _ready(data: Path, port: int, *, demo: bool) -> None:
     elif demo:
         call_command("demo_works")
         call_command("demo_cloths")
+        call_command("demo_swatches")
 
 
 if __name__ == "__main__":

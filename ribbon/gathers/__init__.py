@@ -1,5 +1,15 @@
 """Gathers: cloth drawn up by a ratio, with match points instead of folds."""
 
+from ribbon.gathers.book import (
+    EVERY,
+    LONGEST_STITCH,
+    Sample,
+    Setting,
+    SwatchKind,
+    Trial,
+    sampler,
+    settings_for,
+)
 from ribbon.gathers.gather import GATHER, Between, Thread, gathered_strip, parts, thread
 from ribbon.gathers.gathering import (
     BY_WEIGHT,
@@ -19,17 +29,25 @@ from ribbon.gathers.gathering import (
 
 __all__ = [
     "BY_WEIGHT",
+    "EVERY",
     "GATHER",
+    "LONGEST_STITCH",
     "Between",
     "Gathering",
     "Point",
     "Ruffler",
+    "Sample",
+    "Setting",
     "Swatch",
+    "SwatchKind",
     "Thread",
+    "Trial",
     "Tried",
     "gathered_strip",
     "parts",
+    "sampler",
     "settings",
+    "settings_for",
     "stitch_for",
     "stitch_text",
     "suggested_ratio",

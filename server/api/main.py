@@ -17,6 +17,7 @@ from server.making.router import router as making
 from server.plans.router import router as plans
 from server.printing.router import router as printing
 from server.shelf.router import router as shelf
+from server.swatches.router import router as swatches
 from server.wire.costs import TooCostly, too_costly
 from server.wire.json import Renderer, StrictParser, answer
 from server.wire.problems import from_core, from_schema, one
@@ -58,6 +59,7 @@ api.add_router("", keeping)
 api.add_router("", journal)
 api.add_router("/works", works)
 api.add_router("/cloths", shelf)
+api.add_router("/swatches", swatches)
 
 
 @api.exception_handler(Refusal)

@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "server.works",
     "server.shelf",
     "server.journal",
+    "server.swatches",
     "server.keeping",
 ]
 MIDDLEWARE = [

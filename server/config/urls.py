@@ -11,7 +11,9 @@ urlpatterns = [
     path("api/", api.urls),
     path("trouble/backup", bring_back),
     path("trouble/empty", begin_empty),
-    re_path(r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|(?:cloth|tape|handbook|backups|ways)/?)?$", page),
+    re_path(
+        r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|(?:cloth|swatches|tape|handbook|backups|ways)/?)?$", page
+    ),
 ]
 handler400 = "server.config.pages.bad_request"
 handler404 = "server.config.pages.not_found"

@@ -11,6 +11,7 @@ from pydantic import ValidationError
 from ribbon.errors import Problem, Refusal, refuse
 from server.journal.models import Check
 from server.journal.schema import OpenFile
+from server.swatches import services as swatches
 from server.wire.json import read_json
 from server.wire.problems import from_schema
 from server.works import services as works
@@ -41,6 +42,10 @@ def open_file_of(key: str) -> tuple[bytes, str]:
             "cloths": kept["cloths"],
             "thing": kept["thing"],
             "sections": [{"name": one["name"], "spec": one["spec"]} for one in kept["sections"]],
+            "swatches": [
+                {"key": one.key, "cloth": one.cloth, "kind": one.kind, "unit": one.unit, "spec": one.spec}
+                for one in swatches.named({str(section["spec"].get("swatch") or "") for section in kept["sections"]})
+            ],
             "checks": [
                 {
                     "piece": order.index(one.section) if one.section in order else -1,
@@ -143,9 +148,15 @@ def _current(said: dict[str, Any]) -> dict[str, Any]:
 def taken_in(data: bytes, name: str) -> Work:
     """A new work from a file.  Raises `Refusal`, and then nothing is made."""
     file = read_file(data, name).work
-    sections = [
+    sections: list[dict[str, Any]] = [
         {"name": one.name, "spec": one.spec.model_dump(mode="json", exclude_unset=True)} for one in file.sections
     ]
+    # A swatch that is in the book already is that one; another is put in under a key of its own.
+    keys_of = {one.key: swatches.put_in_once(one.cloth, one.kind, one.unit, one.spec).key for one in file.swatches}
+    for section in sections:
+        named = section["spec"].get("swatch")
+        if named:
+            section["spec"] = {**section["spec"], "swatch": keys_of.get(named, "")}
     cloths = {role: cloth.model_dump(mode="json", exclude_unset=True) for role, cloth in file.cloths.items()}
     thing = None if file.thing is None else file.thing.model_dump(mode="json", exclude_unset=True)
     work = works.create(file.name, file.purpose, sections, file.log.model_dump(), cloths, thing)

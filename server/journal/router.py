@@ -12,10 +12,11 @@ from ninja import File, Form, Router
 from ninja.decorators import decorate_view
 from ninja.files import UploadedFile
 
-from server.journal import openfile, photographs, services
+from server.journal import openfile, services
 from server.journal import schema as s
 from server.journal.demo import add_demo_works
 from server.journal.models import Photograph
+from server.pictures import photographs
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems

@@ -8,6 +8,7 @@ from pydantic import Field
 from typing_extensions import TypedDict
 
 from server.plans.check import CheckOut
+from server.swatches.schema import NewSwatch
 from server.wire.section import SectionSpec
 from server.wire.times import Moment
 from server.wire.typed import Strict, Typed
@@ -128,14 +129,21 @@ class FileLog(Strict):
     finished: bool = False
 
 
+class FileSwatch(NewSwatch):
+    """A swatch that decided in a piece, by the key that the piece names it by."""
+
+    key: Annotated[str, Field(pattern=r"^[a-z0-9]{1,10}$")]
+
+
 class FileWork(Strict):
-    """A work with its pieces, their cloth, its checks and its log.  Lengths are text, just as typed."""
+    """A work with its pieces, their cloth, the swatches that decided in them, its checks and its log.  Lengths are text, just as typed."""
 
     name: Name
     purpose: Purpose = ""
     cloths: Cloths = {}
     thing: ThingSpec | None = None
     sections: Annotated[list[FileSection], Field(max_length=60)] = []
+    swatches: Annotated[list[FileSwatch], Field(max_length=60)] = []
     checks: Annotated[list[FileCheck], Field(max_length=500)] = []
     log: FileLog = FileLog()
 

@@ -13,8 +13,8 @@ from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
 from ribbon.table.checking import Verdict, usual_error
 from server.journal.models import Check, Photograph, TablePlace
-from server.journal.photographs import Drawn, path_of
 from server.making.kept import made_again
+from server.pictures.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
 from server.works import services as works

@@ -16,9 +16,9 @@ from django.db import connection, transaction
 from django.utils import timezone
 
 from server.journal.models import Photograph
-from server.journal.photographs import folder, path_of
 from server.journal.services import counted
 from server.keeping.rows import ORDERS, TABLES, row_line
+from server.pictures.photographs import folder, path_of
 from server.shelf.models import Cloth
 from server.works.models import Work
 from server.works.versions import CURRENT

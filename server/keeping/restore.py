@@ -20,13 +20,13 @@ from PIL import Image
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal, refuse
-from server.journal import photographs
 from server.journal.models import Photograph
 from server.journal.services import counted
 from server.keeping import whole
 from server.keeping.backup import VERSION, Progress
 from server.keeping.rows import TABLES, KeptRow
 from server.keeping.source import Damaged, Source
+from server.pictures import photographs
 from server.shelf.models import Cloth
 from server.wire.section import SectionSpec
 from server.works.differences import before_steps, forward

@@ -11,10 +11,14 @@ import orjson
 from django.db import models
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_validator
 
+from ribbon.errors import Refusal
 from ribbon.lengths import UNITS, read_length
 from server.journal.models import Check, Photograph, TablePlace
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import wrong_with
+from server.swatches.models import BookSwatch
+from server.swatches.read import read_swatch
+from server.swatches.schema import BookSpec, Kind
 from server.wire.cloth import ClothSpec
 from server.wire.section import SectionSpec
 from server.wire.times import Moment
@@ -255,14 +259,38 @@ class KeptPhotograph(KeptRow):
     height: Annotated[int, Field(strict=True, ge=1, le=1600)]
 
 
+class KeptSwatch(KeptRow):
+    """A swatch of the book, its picture in letters."""
+
+    model = BookSwatch
+    key: Key
+    cloth: Name
+    kind: Kind
+    unit: UnitSign
+    spec: BookSpec
+    picture: Annotated[str, StringConstraints(max_length=MOST_BODY)] | None
+    revision: Whole
+    touched: Moment
+
+    def values(self) -> dict[str, Any]:
+        try:
+            read_swatch(self.kind, self.unit, self.spec)
+            picture = None if self.picture is None else base64.b64decode(self.picture, validate=True)
+        except (Refusal, binascii.Error) as error:
+            raise ValueError(f"spec: {error}") from None
+        if picture is not None and picture[:2] != b"\xff\xd8":
+            raise ValueError("picture: it is not a JPEG")
+        return {**super().values(), "spec": _typed(self.spec), "picture": picture}
+
+
 # By the names of their tables, in the order in which they can be put in: what belongs to something comes after it.
 TABLES: dict[str, type[KeptRow]] = {
     row.model._meta.db_table.replace("_", ".", 1): row  # noqa: SLF001 - Django's own name for what is public
     for row in (
-        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptWays, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph,
+        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptWays, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph, KeptSwatch,
     )
 }  # fmt: skip
-LATER = frozenset({"works.ways"})
+LATER = frozenset({"works.ways", "swatches.bookswatch"})
 """Tables that backups of this version may do without: they were made before there was one."""
 ORDERS = {"works.section": ("work_id", "position", "key"), "works.change": ("work_id", "number")}
 

@@ -16,11 +16,11 @@ from django.db import DatabaseError, connection
 from django.db.migrations.executor import MigrationExecutor
 
 from server.journal.models import Photograph
-from server.journal.photographs import sweep
 from server.keeping import kept
 from server.keeping.backup import NotWhole
 from server.keeping.health import Trouble, damaged, database, look, trouble_of
 from server.keeping.job import LOCK
+from server.pictures.photographs import sweep
 from server.wire.locks import taken
 
 _WAIT = 4.0  # s, for a program that is just ending

@@ -16,8 +16,8 @@ from django.conf import settings
 from django.utils import timezone
 
 from ribbon.errors import refuse
-from server.journal import photographs
 from server.keeping.backup import ABOUT, FORMAT, VERSION
+from server.pictures import photographs
 
 DATABASE = "ribbon.sqlite3"
 _COUNTED = {"works.work": "works_work", "shelf.cloth": "shelf_cloth", "journal.photograph": "journal_photograph"}

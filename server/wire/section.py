@@ -209,6 +209,9 @@ class _Row(Strict):
         default=[], description="What the basted row was taken in or let out by, check by check."
     )
     turn: TurnSpec | None = Field(default=None, description="What each pleat of this cloth is known to lose or gain.")
+    swatch: Annotated[str, Field(max_length=10)] = Field(
+        default="", description="The swatch of the book that decided here, by its key."
+    )
     lining: bool = Field(default=False, description="Also the marks of a lining pleated as the mirror.")
     aside: PinsSpec = Field(
         default=PinsSpec(),

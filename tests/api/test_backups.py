@@ -20,13 +20,14 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from PIL import Image
 
-from server.journal import photographs
 from server.journal.demo import add_demo_works
 from server.journal.models import Photograph
 from server.keeping import backup, daily, kept
 from server.keeping.rows import TABLES
+from server.pictures import photographs
 from server.shelf.demo import add_demo_cloths
 from server.shelf.models import Cloth
+from server.swatches.demo import add_demo_swatches
 from server.works.models import ChangeMade, HighWater, Ways, Work
 from tests.conftest import alone
 
@@ -47,7 +48,9 @@ def taken() -> bytes:
 def everything() -> dict[str, Any]:
     """Every row of every table, and every photograph."""
     models = [
-        model for app in ("works", "shelf", "journal", "keeping") for model in apps.get_app_config(app).get_models()
+        model
+        for app in ("works", "shelf", "swatches", "journal", "keeping")
+        for model in apps.get_app_config(app).get_models()
     ]
     rows = {model.__name__: [repr(row) for row in model.objects.order_by("pk").values()] for model in models}
     files = {path.name: path.read_bytes() for path in photographs.folder().glob("*.jpg")}
@@ -61,6 +64,7 @@ def full(ask: Asked) -> dict[str, Any]:
         path.unlink()
     add_demo_works()
     add_demo_cloths()
+    add_demo_swatches()
     _, listed = ask("GET", "/works?limit=50")
     row = next(one for one in listed["works"] if one["name"] == "Star-party apron")
     _, work = ask("GET", f"/works/{row['key']}")
@@ -106,7 +110,7 @@ def test_every_table_and_file_comes_back_just_as_it_was(full: dict[str, Any]) ->
     assert {
         name
         for name, model in ((m.__name__, m) for m in apps.get_models())
-        if model._meta.app_label in ("works", "shelf", "journal", "keeping")
+        if model._meta.app_label in ("works", "shelf", "swatches", "journal", "keeping")
     } == {table.model.__name__ for table in TABLES.values()}
 
 

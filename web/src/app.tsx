@@ -9,6 +9,7 @@ const Table = later("Table", () => import("./screens/table"));
 const Fold = later("Fold", () => import("./screens/fold"));
 const Papers = later("Papers", () => import("./screens/papers"));
 const Shelf = later("Shelf", () => import("./screens/shelf"));
+const SwatchBook = later("SwatchBook", () => import("./screens/swatches"));
 const WaysScreen = later("WaysScreen", () => import("./screens/ways"));
 const Handbook = later("Handbook", () => import("./screens/handbook"));
 const BackupsScreen = later("BackupsScreen", () => import("./screens/backups"));
@@ -43,6 +44,9 @@ function Screens() {
       </Route>
       <Route path="/cloth">
         <Shelf />
+      </Route>
+      <Route path="/swatches">
+        <SwatchBook />
       </Route>
       <Route path="/ways">
         <WaysScreen />

@@ -26,5 +26,7 @@ export interface Answers {
   "/plan": Json<"/api/plan">;
   "/plotter": Json<"/api/plotter">;
   "/ruffle": Json<"/api/ruffle">;
+  "/swatches/sampler": Json<"/api/swatches/sampler">;
+  "/swatches/table": Json<"/api/swatches/table">;
   "/thing": Json<"/api/thing">;
 }

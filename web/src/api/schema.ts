@@ -640,6 +640,166 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/swatches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Swatches
+         * @description The book, by cloth.
+         */
+        get: operations["list_swatches"];
+        put?: never;
+        /**
+         * Put Swatch
+         * @description Puts a new swatch into the book.
+         */
+        post: operations["put_swatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/sampler": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Sampler
+         * @description Settings of an attachment to try on one strip, and what they made once they are measured.  Stateless.
+         */
+        post: operations["sampler"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Swatches Table
+         * @description The book as a table of text.
+         */
+        get: operations["swatches_table"];
+        put?: never;
+        /**
+         * Take In Swatches
+         * @description Puts a table of swatches into the book; wrong rows are told by their lines.
+         */
+        post: operations["take_in_swatches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Swatch
+         * @description Changes the facts of a swatch.
+         */
+        put: operations["change_swatch"];
+        post?: never;
+        /**
+         * Remove Swatch
+         * @description Takes a swatch out of the book.
+         */
+        delete: operations["remove_swatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{key}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Swatch Picture
+         * @description The picture itself.
+         */
+        get: operations["swatch_picture"];
+        put?: never;
+        /**
+         * Picture Swatch
+         * @description Puts a photograph of the swatch into the book, drawn anew and small.
+         */
+        post: operations["picture_swatch"];
+        /**
+         * Drop Swatch Picture
+         * @description Takes the photograph of a swatch away.
+         */
+        delete: operations["drop_swatch_picture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{key}/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Swatch
+         * @description A section with what this swatch decides in it.  Stateless: what becomes of it is the caller's.
+         */
+        post: operations["take_swatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{key}/wanted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wanted Of Swatch
+         * @description How to set the attachment of this swatch for a wanted ratio.  Stateless.
+         */
+        post: operations["wanted_of_swatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/thing": {
         parameters: {
             query?: never;
@@ -1432,6 +1592,95 @@ export interface components {
             along: components["schemas"]["LengthOut"] | null;
             at_hand: components["schemas"]["LengthOut"] | null;
             usable: components["schemas"]["LengthOut"] | null;
+        };
+        /**
+         * BookIn
+         * @description A table of swatches as text; `keep_good` puts the right rows in though others are wrong.
+         */
+        BookIn: {
+            /**
+             * Keep Good
+             * @default false
+             */
+            keep_good?: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
+         * BookSpec
+         * @description What was tried, just as typed: the strip flat, what it measured after, and how it was made.
+         *
+         *     A bare stitch length is millimetres; `every` is how many stitches the attachment makes to a tuck, 0 for none.
+         */
+        BookSpec: {
+            /**
+             * Depth
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            depth?: string | number;
+            /**
+             * Every
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            every?: string | number;
+            /**
+             * Flat
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            flat?: string | number;
+            /**
+             * Folds
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            folds?: string | number;
+            /**
+             * Guide
+             * @description How far from the edge the attachment's guide held it: the heading.
+             * @default
+             */
+            guide?: string | number;
+            /**
+             * Layers
+             * @default one
+             * @enum {string}
+             */
+            layers?: "one" | "two";
+            /**
+             * Measured
+             * @default []
+             */
+            measured?: (string | number)[];
+            /**
+             * Rows
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            rows?: string | number;
+            /**
+             * Says
+             * @default
+             */
+            says?: string;
+            /**
+             * Screw
+             * @default
+             */
+            screw?: string;
+            /**
+             * Stitch
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            stitch?: string | number;
+            /**
+             * Thread
+             * @default
+             */
+            thread?: string;
         };
         /**
          * BuyLineOut
@@ -3184,6 +3433,42 @@ export interface components {
             spec: components["schemas"]["SectionSpec"];
         };
         /**
+         * NewSwatch
+         * @description A swatch for the book.
+         */
+        NewSwatch: {
+            /** Cloth */
+            cloth: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "gathered" | "attachment" | "fold" | "cartridge";
+            /**
+             * @default {
+             *       "depth": "",
+             *       "every": "",
+             *       "flat": "",
+             *       "folds": "",
+             *       "guide": "",
+             *       "layers": "one",
+             *       "measured": [],
+             *       "rows": "",
+             *       "says": "",
+             *       "screw": "",
+             *       "stitch": "",
+             *       "thread": ""
+             *     }
+             */
+            spec?: components["schemas"]["BookSpec"];
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
          * NewWork
          * @description A work to be made.
          */
@@ -3605,6 +3890,12 @@ export interface components {
             /** Share */
             share?: (string | number) | null;
             stops?: components["schemas"]["StopsSpec"] | null;
+            /**
+             * Swatch
+             * @description The swatch of the book that decided here, by its key.
+             * @default
+             */
+            swatch?: string;
             /**
              * @default {
              *       "fold": false,
@@ -4232,6 +4523,77 @@ export interface components {
             tuck: string | number;
         };
         /**
+         * SampleOut
+         * @description One sample on the strip: where it lies, what it is expected to make, what it made.
+         */
+        SampleOut: {
+            end: components["schemas"]["LengthOut"];
+            /** Every */
+            every: number;
+            expected: components["schemas"]["LengthOut"];
+            made: components["schemas"]["RatioOut"] | null;
+            /** Number */
+            number: number;
+            /** Ok */
+            ok: boolean;
+            ratio: components["schemas"]["RatioOut"];
+            /** Says */
+            says: string;
+            start: components["schemas"]["LengthOut"];
+            /** Stitch */
+            stitch: string;
+            tuck: components["schemas"]["LengthOut"] | null;
+        };
+        /**
+         * SamplerIn
+         * @description Settings to try on one strip, so much of it for each, a gap between; by a tuck that is known, or a guess.
+         */
+        SamplerIn: {
+            /**
+             * Each
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            each?: string | number;
+            /**
+             * Gap
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            gap?: string | number;
+            /**
+             * Measured
+             * @default []
+             */
+            measured?: (string | number)[];
+            /** Settings */
+            settings: components["schemas"]["SettingIn"][];
+            /**
+             * Tuck
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            tuck?: string | number;
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * SamplerOut
+         * @description The samples of a strip, how long it is cut, what they show together.
+         */
+        SamplerOut: {
+            long: components["schemas"]["LengthOut"];
+            /** Samples */
+            samples: components["schemas"]["SampleOut"][];
+            /** Says */
+            says: string[];
+            tuck: components["schemas"]["LengthOut"];
+        };
+        /**
          * SeamChange
          * @description The seam allowance of the whole work, null for the usual one; `run` as for a section.
          */
@@ -4510,6 +4872,12 @@ export interface components {
             rows?: number;
             stops?: components["schemas"]["StopsSpec"] | null;
             /**
+             * Swatch
+             * @description The swatch of the book that decided here, by its key.
+             * @default
+             */
+            swatch?: string;
+            /**
              * @default {
              *       "fold": false,
              *       "name": "",
@@ -4569,6 +4937,19 @@ export interface components {
             about: string;
             /** Text */
             text: string;
+        };
+        /**
+         * SettingIn
+         * @description A way to set an attachment.
+         */
+        SettingIn: {
+            /** Every */
+            every: number;
+            /**
+             * Stitch
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            stitch: string | number;
         };
         /**
          * Settled
@@ -4899,6 +5280,80 @@ export interface components {
             spans: components["schemas"]["SeenOut"][];
         };
         /**
+         * SwatchChange
+         * @description A swatch as it is now known, and the revision that this was made to.
+         */
+        SwatchChange: {
+            /** Cloth */
+            cloth: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "gathered" | "attachment" | "fold" | "cartridge";
+            /** Revision */
+            revision: number;
+            /**
+             * @default {
+             *       "depth": "",
+             *       "every": "",
+             *       "flat": "",
+             *       "folds": "",
+             *       "guide": "",
+             *       "layers": "one",
+             *       "measured": [],
+             *       "rows": "",
+             *       "says": "",
+             *       "screw": "",
+             *       "stitch": "",
+             *       "thread": ""
+             *     }
+             */
+            spec?: components["schemas"]["BookSpec"];
+            /**
+             * Unit
+             * @default cm
+             * @enum {string}
+             */
+            unit?: "mm" | "cm" | "m" | "in" | "ft" | "yd";
+        };
+        /**
+         * SwatchRow
+         * @description A swatch as kept, and what follows from it; `says` tells it in words, `waves` how densely it is drawn.
+         */
+        SwatchRow: {
+            /** Cloth */
+            cloth: string;
+            /** Colour */
+            colour: string;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "gathered" | "attachment" | "fold" | "cartridge";
+            least: components["schemas"]["RatioOut"] | null;
+            most: components["schemas"]["RatioOut"] | null;
+            packed: components["schemas"]["LengthOut"] | null;
+            /** Picture */
+            picture: boolean;
+            ratio: components["schemas"]["RatioOut"] | null;
+            /** Revision */
+            revision: number;
+            /** Says */
+            says: string[];
+            spec: components["schemas"]["BookSpec"];
+            /** Touched */
+            touched: string;
+            tuck: components["schemas"]["LengthOut"] | null;
+            turn: components["schemas"]["LengthOut"] | null;
+            /** Unit */
+            unit: string;
+            /** Used */
+            used: components["schemas"]["UsedOut"][];
+        };
+        /**
          * SwatchSpec
          * @description A strip gathered to try it: its flat length, and what it measured after.
          */
@@ -4913,6 +5368,14 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             flat: string | number;
+        };
+        /**
+         * SwatchesOut
+         * @description The book.
+         */
+        SwatchesOut: {
+            /** Swatches */
+            swatches: components["schemas"]["SwatchRow"][];
         };
         /**
          * TableIn
@@ -4938,6 +5401,22 @@ export interface components {
             right: number;
             /** Wrong */
             wrong: components["schemas"]["WrongRow"][];
+        };
+        /**
+         * TakeIn
+         * @description A section that a swatch is to decide for.
+         */
+        TakeIn: {
+            section: components["schemas"]["SectionSpec"];
+        };
+        /**
+         * TakenOut
+         * @description The section with what the swatch says in it, and that in words.
+         */
+        TakenOut: {
+            /** Says */
+            says: string;
+            section: components["schemas"]["SectionSpec"];
         };
         /**
          * TakesOut
@@ -5360,6 +5839,16 @@ export interface components {
             unit: "mm" | "cm" | "m" | "in" | "ft" | "yd";
         };
         /**
+         * UsedOut
+         * @description A work that a swatch was used in.
+         */
+        UsedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * UsualOut
          * @description How pleats of one cloth usually come out, and the turn of cloth that makes up for it.
          */
@@ -5420,6 +5909,39 @@ export interface components {
             spans: components["schemas"]["SpanOut"][];
             /** X */
             x: number[];
+        };
+        /**
+         * WantedIn
+         * @description A ratio wanted of an attachment, by the tuck of a swatch.
+         */
+        WantedIn: {
+            /**
+             * Ratio
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             */
+            ratio: string | number;
+        };
+        /**
+         * WantedOut
+         * @description How to set the attachment for a wanted ratio.
+         */
+        WantedOut: {
+            /** Says */
+            says: string;
+            /** Settings */
+            settings: components["schemas"]["WantedRow"][];
+        };
+        /**
+         * WantedRow
+         * @description One way to set it.
+         */
+        WantedRow: {
+            /** Every */
+            every: number;
+            /** Says */
+            says: string;
+            /** Stitch */
+            stitch: string;
         };
         /**
          * WarningOut
@@ -7713,6 +8235,843 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    list_swatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchesOut"];
+                };
+            };
+        };
+    };
+    put_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSwatch"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    sampler: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SamplerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SamplerOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    swatches_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    take_in_swatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwatchChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    remove_swatch: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    swatch_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    picture_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Photograph
+                     * Format: binary
+                     */
+                    photograph: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    drop_swatch_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    take_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    wanted_of_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WantedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,13 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type ClothRow, type Prices, type Problem, Refused, type SheetTold } from "../api/client";
+import { ask, type ClothRow, type Prices, type Problem, Refused } from "../api/client";
 import { ClothFacts } from "../parts/cloth/cloth-facts";
 import { Sequence } from "../parts/cloth/stripes-editor";
 import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { Notice, type Said } from "../parts/controls/notice";
 import { Sheet } from "../parts/controls/sheet";
+import { TakeIn } from "../parts/controls/take-in";
 import { saysWhy, sentence } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { useTitle } from "../state/use-title";
@@ -127,7 +128,15 @@ export function Shelf() {
           onStale={async (key) => (await shelf.refetch()).data?.cloths.find((one) => one.key === key) ?? null}
         />
       )}
-      <TakeIn open={table} onClose={() => setTable(false)} onTaken={() => void shelf.refetch()} />
+      <TakeIn
+        what="cloth"
+        place="on the shelf"
+        address="/cloths/table"
+        says="One row a cloth, the first line naming the columns: name, unit, width, selvedge, usable, weight, thickness, along, across, directional, shrinkage, price, per, step, length, rectangle, stripes."
+        open={table}
+        onClose={() => setTable(false)}
+        onTaken={() => void shelf.refetch()}
+      />
       <Notice said={said} onDone={() => setSaid(null)} />
     </div>
   );
@@ -279,87 +288,6 @@ function Edit(props: {
           Leave it as it was
         </button>
       </form>
-    </Sheet>
-  );
-}
-
-function TakeIn(props: { open: boolean; onClose: () => void; onTaken: () => void }) {
-  const draft = useDraft("table of cloths", "");
-  const { now: text, type: setText } = draft;
-  const [told, setTold] = useState<SheetTold | null>(null);
-  const [wrong, setWrong] = useState("");
-  const send = async (keepGood: boolean) => {
-    try {
-      const answer = await ask<SheetTold>("POST", "/cloths/table", { text, keep_good: keepGood });
-      setTold(answer);
-      setWrong("");
-      if (answer.added) {
-        draft.clear();
-        props.onTaken();
-      }
-    } catch (error) {
-      setWrong(error instanceof Refused ? sentence(error.message) : "The program does not answer.");
-    }
-  };
-  return (
-    <Sheet
-      title="Take in a table"
-      says="One row a cloth, the first line naming the columns: name, unit, width, selvedge, usable, weight, thickness, along, across, directional, shrinkage, price, per, step, length, rectangle, stripes."
-      open={props.open}
-      onClose={props.onClose}
-    >
-      <label className="press -ml-3 cursor-pointer">
-        Choose a file
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          className="sr-only"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            if (!file) return;
-            if (file.size > 200_000) setWrong("That file is too large for a shelf: keep it under 200 kB.");
-            else void file.text().then(setText);
-          }}
-        />
-      </label>
-      <label className="flex flex-col text-sm font-semibold text-smoke">
-        or paste it here
-        <textarea
-          className="field min-h-40 py-2 font-normal"
-          value={text}
-          onChange={(event) => {
-            setText(event.currentTarget.value);
-            setTold(null);
-          }}
-        />
-      </label>
-      {wrong && (
-        <p role="alert" className="m-0 font-semibold text-madder">
-          {wrong}
-        </p>
-      )}
-      {told && (
-        <div role="status" className="my-2">
-          <p className="m-0 font-semibold">
-            {told.added
-              ? `${told.added} ${told.added === 1 ? "cloth" : "cloths"} put on the shelf.`
-              : `Nothing was put on the shelf: ${told.right} right, ${told.wrong.length} wrong.`}
-          </p>
-          {told.wrong.map((row) => (
-            <p key={row.line} className="m-0 text-madder">
-              Line {row.line}: {sentence(row.message)}
-            </p>
-          ))}
-        </div>
-      )}
-      <button type="button" className="press press-main mt-2" disabled={!text.trim()} onClick={() => void send(false)}>
-        Take it in
-      </button>{" "}
-      {told && told.added === 0 && told.right > 0 && (
-        <button type="button" className="press" onClick={() => void send(true)}>
-          Take in the {told.right} right {told.right === 1 ? "row" : "rows"}
-        </button>
-      )}
     </Sheet>
   );
 }

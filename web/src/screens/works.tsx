@@ -118,6 +118,9 @@ export function WorksScreen() {
         <Link href="/cloth" className="press">
           Cloth shelf
         </Link>
+        <Link href="/swatches" className="press">
+          Swatch book
+        </Link>
         <Link href="/ways" className="press">
           My ways
         </Link>

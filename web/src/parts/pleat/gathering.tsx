@@ -4,6 +4,7 @@ import { begin } from "../../state/habit";
 import { whyNot } from "../../state/sentence";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
+import { FromBook } from "../swatch/from-book";
 
 interface Props {
   spec: SectionSpec;
@@ -179,6 +180,7 @@ export function GatheringFacts({ spec, plan, problems, onChange }: Props) {
           </table>
         </details>
       )}
+      <FromBook kinds={["gathered", "attachment"]} spec={spec} onChange={onChange} />
       <Attachment spec={spec} problems={problems} put={put} />
     </div>
   );

@@ -3,6 +3,7 @@ import type { Plan, Problem, SectionSpec } from "../../api/client";
 import { begin } from "../../state/habit";
 import { hasHand, traits } from "../../state/spec";
 import { Text, TickBox } from "../controls/fields";
+import { FromBook } from "../swatch/from-book";
 import { Draped } from "./draped";
 import { GatheringFacts } from "./gathering";
 import { Levels } from "./levels";
@@ -51,6 +52,11 @@ export function Shaping(props: Props) {
       {lying && (
         <Fold name="Stitched down" says={spec.stops ? "on" : ""} open={wrong("stops")}>
           <Stops spec={spec} problems={problems} onChange={onChange} />
+        </Fold>
+      )}
+      {look !== "gathered" && (
+        <Fold name="What was tried of its cloth" says={spec.swatch ? "a swatch decides" : ""}>
+          <FromBook kinds={look === "packed" ? ["cartridge"] : ["fold"]} spec={spec} onChange={onChange} />
         </Fold>
       )}
       {look === "gathered" && (

@@ -24,6 +24,7 @@ from server.wire.locks import taken
 MOST_BYTES = 20 * 1024 * 1024
 NAMED = 40  # letters of the digest that names a file
 NAME = re.compile(r"[a-z0-9]{1,64}")
+LONGEST = 1600
 _LONGEST_WAIT = 60  # s, for those before it
 
 
@@ -53,7 +54,13 @@ def fits(size: int, name: str) -> None:
 
 
 def redrawn(data: bytes, name: str) -> Drawn:
-    """The picture alone, upright and at most 1600 dots on its longer side, as a JPEG in the folder of photographs.
+    """The picture alone, upright and at most 1600 dots on its longer side, as a JPEG in the folder of photographs.  Raises `Refusal`."""
+    picture, width, height = bare(data, name, LONGEST)
+    return Drawn(put(picture), width, height)
+
+
+def bare(data: bytes, name: str, longest: int) -> tuple[bytes, int, int]:
+    """(the picture alone as a JPEG, its width, its height), upright, at most `longest` dots on its longer side.
 
     It is drawn by a program of its own with limits on time and memory, one at a time.  Raises `Refusal` for what is no
     photograph, or one that takes too much.
@@ -64,7 +71,15 @@ def redrawn(data: bytes, name: str) -> Drawn:
     try:
         with _one_at_a_time(name):
             made = subprocess.run(  # noqa: S603 - our own program, and a name that we made
-                [sys.executable, "-I", "-W", "ignore", str(Path(__file__).with_name("drawing.py")), str(half)],
+                [
+                    sys.executable,
+                    "-I",
+                    "-W",
+                    "ignore",
+                    str(Path(__file__).with_name("drawing.py")),
+                    str(half),
+                    str(longest),
+                ],
                 capture_output=True,
                 timeout=30,
                 check=False,
@@ -73,7 +88,7 @@ def redrawn(data: bytes, name: str) -> Drawn:
         if "width" not in told:
             code = told.get("code", "takes_too_much")
             raise refuse(code, "photograph", name, *_REFUSED[code])
-        return Drawn(put(half.read_bytes()), told["width"], told["height"])
+        return half.read_bytes(), told["width"], told["height"]
     except subprocess.TimeoutExpired:
         raise refuse("takes_too_much", "photograph", name, *_REFUSED["takes_too_much"]) from None
     finally:

@@ -1,6 +1,6 @@
 """Draws one picture anew: a program of its own, so that what a picture takes is taken from nobody else.
 
-`python drawing.py FILE` puts a JPEG of the dots alone in the place of FILE, and says {"width", "height"}, or {"code"}
+`python drawing.py FILE [LONGEST]` puts a JPEG of the dots alone in the place of FILE, and says {"width", "height"}, or {"code"}
 where it is no picture or too much of one.
 """
 
@@ -21,8 +21,8 @@ LONGEST = 1600
 _SECONDS, _BYTES = 4, 1200 * 1024 * 1024
 
 
-def drawn(data: bytes) -> tuple[bytes, int, int] | str:
-    """(the JPEG, its width, its height), or a word for what is wrong."""
+def drawn(data: bytes, longest: int = LONGEST) -> tuple[bytes, int, int] | str:
+    """(the JPEG, its width, its height), or a word for what is wrong; at most `longest` dots on its longer side."""
     if data[:2] == b"\xff\xd8" and data.count(b"\xff\xda") > MOST_SCANS:
         return "too_many_scans"
     try:
@@ -32,11 +32,11 @@ def drawn(data: bytes) -> tuple[bytes, int, int] | str:
                 if opened.width * opened.height > MOST_PIXELS:
                     return "too_large"
                 # A JPEG can be read at a half or a quarter of its size, which is as good and quicker.
-                opened.draft("RGB", (LONGEST, LONGEST))
+                opened.draft("RGB", (longest, longest))
                 picture = ImageOps.exif_transpose(opened).convert("RGB")
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError, Warning):
         return "no_photograph"
-    picture.thumbnail((LONGEST, LONGEST))
+    picture.thumbnail((longest, longest))
     # A new picture of the dots alone: what else was in the file stays behind.
     bare = Image.frombytes("RGB", picture.size, picture.tobytes())
     made = BytesIO()
@@ -50,7 +50,7 @@ def main() -> None:
     resource.setrlimit(resource.RLIMIT_AS, (_BYTES, _BYTES))
     place, parent = Path(sys.argv[1]), os.getppid()
     try:
-        found = drawn(place.read_bytes())
+        found = drawn(place.read_bytes(), int(sys.argv[2]) if len(sys.argv) > 2 else LONGEST)
     except MemoryError:
         found = "takes_too_much"
     if isinstance(found, str):

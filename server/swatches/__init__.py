@@ -1,0 +1,1 @@
+"""The swatch book: what was tried of each cloth, kept; what follows from it, and taken into a work."""

@@ -1,0 +1,10 @@
+"""Django's entry for the room."""
+
+from django.apps import AppConfig
+
+
+class SwatchesConfig(AppConfig):
+    """The swatch book."""
+
+    name = "server.swatches"
+    label = "swatches"

@@ -1,0 +1,1 @@
+"""Steps of the database of the swatch book."""

@@ -1,0 +1,94 @@
+"""The swatch book, from a swatch to a cut width, a strip of samples, a table."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import served
+from tests.browser.test_by_hand import open_work
+
+
+@pytest.fixture
+def site(tmp_path: Path) -> Iterator[str]:
+    """The program with the demo works and swatches, its own for each test."""
+    with served(tmp_path, "--demo") as address:
+        yield address
+
+
+def test_from_a_swatch_to_a_cut_width(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/")
+    page.get_by_role("link", name="Swatch book").click()
+    lawn = page.get_by_role("region", name="Petticoat lawn")
+    expect(lawn).to_contain_text("It tucks 1.8 cm each time.")
+    accessible(page)
+    page.get_by_role("button", name="Add a swatch").click()
+    page.get_by_label("Cloth", exact=True).fill("Nightgown flannel")
+    page.get_by_label("Strip, flat").fill("30")
+    page.get_by_label("Measured after").fill("40")
+    accessible(page)
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_text("would have grown from 300 mm to 400 mm")).to_be_visible()
+    page.get_by_label("Measured after").fill("20")
+    page.get_by_role("button", name="Measured once more").click()
+    page.get_by_label("Measured again, 2").fill("18.75")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    flannel = page.get_by_role("region", name="Nightgown flannel")
+    expect(flannel).to_contain_text("Gathers 1.55 times, from 1 1⁄2 to 1.6 over 2 measurings.")
+    open_work(page, "Nightgown cuff")
+    page.get_by_text("How it is gathered").click()
+    page.get_by_role("button", name="Let it decide: Nightgown flannel").click()
+    expect(page.get_by_text("the swatch of Nightgown flannel says")).to_be_visible()
+    expect(page.get_by_label("Flat width", exact=True)).to_have_value("34.1 cm")
+    accessible(page)
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    page.goto("/swatches")
+    expect(flannel).to_contain_text("Used in Nightgown cuff")
+    flannel.get_by_role("link", name="Nightgown cuff").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+
+
+def test_a_strip_of_samples(page: Page, accessible: Callable[[Page], None]) -> None:
+    page.goto("/swatches")
+    page.get_by_role("button", name="A strip of samples").click()
+    samples = page.get_by_role("list", name="Samples")
+    expect(samples).to_contain_text(
+        "a tuck every 12 stitches of 2.5 mm; from 3 cm to 23 cm on the strip. Expect ≈16.67 cm"
+    )
+    accessible(page)
+    page.get_by_label("Sample 3 measures").fill("8")
+    expect(samples).to_contain_text("It made 2 1⁄2 times, tucks of 2.25 cm.")
+    page.get_by_label("Sample 3 measures").fill("30")
+    expect(page.get_by_text("would have grown from 200 mm to 300 mm")).to_be_visible()
+    page.get_by_label("Sample 3 measures").fill("8")
+    page.get_by_label("Cloth", exact=True).fill("Gallery cotton")
+    page.get_by_role("button", name="Keep what is measured").click()
+    expect(page.get_by_text("1 sample kept in the book.", exact=True)).to_be_visible()
+    cotton = page.get_by_role("region", name="Gallery cotton")
+    cotton.get_by_label("Wanted fullness by Gallery cotton").fill("2")
+    cotton.get_by_role("button", name="How to set it").click()
+    expect(cotton).to_contain_text("a tuck every 6 stitches of ≈3.8 mm")
+    page.get_by_role("button", name="Remove Gallery cotton, With an attachment").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(cotton).to_contain_text("With an attachment")
+
+
+def test_a_table_of_swatches_and_pleats_that_know_their_cloth(page: Page) -> None:
+    page.goto("/swatches")
+    page.get_by_role("button", name="Take in a table").click()
+    page.get_by_label("or paste it here").fill(
+        "cloth,kind,flat,folds,depth,measured\nDust-cover cotton,fold,60 cm,5,3 cm,29 cm\nX,fold,60 cm,0,3,1\n"
+    )
+    page.get_by_role("button", name="Take it in").click()
+    expect(page.get_by_text("Nothing was put into the book: 1 right, 1 wrong.")).to_be_visible()
+    page.get_by_role("button", name="Take in the 1 right row").click()
+    page.get_by_role("button", name="Close").click()
+    expect(page.get_by_role("region", name="Dust-cover cotton")).to_contain_text("Each fold comes out 0.2 cm narrower.")
+    open_work(page, "Telescope cover")
+    page.get_by_text("What was tried of its cloth").click()
+    page.get_by_role("button", name="Let it decide: Dust-cover cotton").click()
+    expect(page.get_by_text("narrower, as the swatch of Dust-cover cotton says")).to_be_visible()
