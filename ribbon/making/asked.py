@@ -10,6 +10,7 @@ from typing import NamedTuple
 from ribbon.cloth import Bolt
 from ribbon.facts import in_inches, usual_seam
 from ribbon.fraction import Fraction
+from ribbon.gathers import stitch_text
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unit, write_ratio
 
 
@@ -58,7 +59,8 @@ class Field:
     what it is called.  `first` ones are asked before the others, which stand in `group`.  A `several` one may be taken at
     several places; one `on_the_way` is taken of what is being made.  A `line` one stands in the line of words above the picture, a `way`
     is a habit that a sewist may keep for all works.  Most of a `usual` measure lie in that range; a count that
-    `may_be_none` can be nought.  `asked` tells whether it matters, as things are.
+    `may_be_none` can be nought; what a machine is set to is written `in_mm`, whatever else is measured in;
+    `corners` are pairs of lengths in one text.  `asked` tells whether it matters, as things are.
     """
 
     name: str
@@ -77,6 +79,8 @@ class Field:
     way: bool = False
     usual: tuple[Length, Length] | None = None
     may_be_none: bool = False
+    in_mm: bool = False
+    corners: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -180,8 +184,10 @@ class Given:
         return self.write(length).removesuffix(f" {self.unit.sign}")
 
 
-def says_value(given: Given, value: Value | None) -> str:
+def says_value(given: Given, value: Value | None, field: Field | None = None) -> str:
     """A value as it is shown beside its field."""
+    if isinstance(value, Length) and field is not None and field.in_mm:
+        return stitch_text(value)
     if isinstance(value, Length):
         return given.write(value)
     if isinstance(value, Fraction):

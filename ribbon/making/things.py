@@ -20,6 +20,8 @@ from ribbon.making import (
     tier_fields,
     tiers,
     tiers_made,
+    trims,
+    trims_made,
     valance,
     wrap_fields,
     wraps,
@@ -123,4 +125,17 @@ BLOCK = Thing(
     colour="#8c6a5d",
 )
 
-THINGS: dict[str, Thing] = {one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP, BLOCK)}
+TRIM = Thing(
+    "trim",
+    "Trim",
+    "its edge, how wide",
+    trims.FIELDS,
+    trims.begin,
+    trims_made.finish,
+    typical={"edge": "90 cm", "wide": "12 cm"},
+    colour="#a8484f",
+)
+
+THINGS: dict[str, Thing] = {
+    one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP, BLOCK, TRIM)
+}

@@ -204,7 +204,7 @@ def _field(given: Given, one: Field) -> FieldOut:
         "way": one.way,
         "group": one.group,
         "options": [{"name": name, "says": says} for name, says in one.options],
-        "assumed": says_value(given, default.value(imperial=given.imperial)) if default else "",
+        "assumed": says_value(given, default.value(imperial=given.imperial), one) if default else "",
         "why": default.why if default else "",
         "asked": one.asked(given),
     }

@@ -116,7 +116,7 @@ def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
     if field.sort is Sort.WEIGHT:
         return texts.read(path, typed, lambda text: read_load(text, texts.unit))
     if field.sort is Sort.LENGTH:
-        return texts.length(path, typed)
+        return texts.machine(path, typed) if field.in_mm else texts.length(path, typed)
     return texts.read(path, typed, _READERS[field.sort])
 
 

@@ -20,6 +20,7 @@ _NUMBERS = (
     "shrinkage",
     "stitch",
     "machine",
+    "swatch",
     "colour",
     "unit",
     "tied",
@@ -72,14 +73,25 @@ def thing_in_unit(thing: Mapping[str, Any], unit: str) -> dict[str, Any]:
         return f"{value.strip()} {'lb' if bare.binary else 'kg'}" if typed else value
 
     measures = {name: told(value) for name, value in (thing.get("measures") or {}).items()}
-    choices = {
-        name: told(value)
-        if name in fields and fields[name].sort is Sort.LENGTH
-        else weighed(value)
-        if name in fields and fields[name].sort is Sort.WEIGHT
-        else value
-        for name, value in (thing.get("choices") or {}).items()
-    }
+
+    def cornered(value: Any) -> Any:
+        """Corners as typed, each length with its unit and no space before it."""
+        if not isinstance(value, str):
+            return value
+        corners = (" ".join(told(part).replace(" ", "") for part in one.split()) for one in value.split(";"))
+        return "; ".join(corners)
+
+    def chosen(name: str, value: Any) -> Any:
+        field = fields.get(name)
+        if field is None or field.in_mm:
+            return value  # what a machine is set to is in millimetres in every work
+        if field.corners:
+            return cornered(value)
+        if field.sort is Sort.LENGTH:
+            return told(value)
+        return weighed(value) if field.sort is Sort.WEIGHT else value
+
+    choices = {name: chosen(name, value) for name, value in (thing.get("choices") or {}).items()}
     found = {**thing, "measures": measures, "choices": choices, "unit": unit}
     if found.get("seam"):
         found["seam"] = told(found["seam"])
