@@ -23,6 +23,7 @@ from server.wire.json import Renderer, StrictParser, answer
 from server.wire.problems import from_core, from_schema, one
 from server.works.router import router as works
 from server.works.services import Stale
+from server.works.timetable_router import router as timetable
 
 
 class Api(NinjaAPI):
@@ -57,6 +58,7 @@ api.add_router("", making)
 # Before the works: what stands below a work, or beside them all, is not a work of that name.
 api.add_router("", keeping)
 api.add_router("", journal)
+api.add_router("/works", timetable)
 api.add_router("/works", works)
 api.add_router("/cloths", shelf)
 api.add_router("/swatches", swatches)

@@ -123,7 +123,7 @@ class CuttingSpec(Strict):
     drop: DropSpec = DropSpec()
     strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "half_last", "at_pleats"] = "fewest"
     way: Literal["best", "across", "lengthways", "railroaded"] = "best"
-    opening: Typed | None = Field(default=None, description="How much of the closing join of a ring stays open.")
+    opening: Tieable | None = Field(default=None, description="How much of the closing join of a ring stays open.")
     stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(
         default=None, description="The stripe set at the first fold."
     )

@@ -31,6 +31,14 @@ class AddedStep(Strict):
     says: Annotated[str, Field(max_length=400)]
 
 
+class SittingSpec(Strict):
+    """A session that a sewist has: its day, when it begins, how long it is."""
+
+    day: Annotated[str, Field(max_length=10)]
+    start: Typed = "10:00"
+    long: Typed = ""
+
+
 class OrderSpec(Strict):
     """The order of making as a sewist has it: steps by their names in another order, some struck, some added, those done."""
 
@@ -41,6 +49,7 @@ class OrderSpec(Strict):
     took: Annotated[dict[StepName, Typed], Field(max_length=80)] = Field(
         default={}, description="How long each step took: 40, 1 h 30, 1:30."
     )
+    sessions: Annotated[list[SittingSpec], Field(max_length=60)] = []
 
 
 class ThingSpec(Strict):

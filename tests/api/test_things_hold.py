@@ -10,6 +10,8 @@ import pytest
 from django.test import Client
 
 from ribbon.making import THINGS, Sort
+from server.making.kept import edges_kept
+from server.wire.section import SectionSpec
 from tests.examples import seeds
 
 TYPED = {
@@ -104,3 +106,16 @@ def test_the_widths_that_are_said_are_those_that_are_cut(client: Client, seed: i
     cut = re.search(r"(\d+) cm cut from", told["buy"][0]["says"])
     assert cut is not None
     assert int(cut[1]) == each * int(taken["more"].split()[0]), taken
+
+
+@pytest.mark.parametrize("kind", THINGS)
+@pytest.mark.parametrize("seed", seeds(150))
+def test_what_is_kept_of_a_thing_can_be_read_again(kind: str, seed: int) -> None:
+    """Every edge with its ties is a section: a backup, an open file and the page read it back."""
+    body = said(Random(seed), kind)
+    cloths = body.pop("cloths", {})
+    body = {name: value for name, value in body.items() if name not in ("edges", "plans")}
+    for title, spec in (edges_kept(body, cloths) or {}).values():
+        assert title
+        read = SectionSpec.model_validate(spec)
+        assert read.model_dump(mode="json", exclude_unset=True) == spec

@@ -65,6 +65,7 @@ export type Picture = Schemas["PictureOut"];
 export type View = Schemas["ViewOut"];
 export type Ways = Schemas["WaysSpec"];
 export type Times = Schemas["TimesOut"];
+export type Timetable = Schemas["TimetableOut"];
 export type WaysKept = Schemas["WaysOut"];
 export type Compared = Schemas["ComparedOut"];
 export type Works = Schemas["Works"];

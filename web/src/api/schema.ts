@@ -904,6 +904,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/sessions/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Sessions
+         * @description The sessions of a calendar file.  Stateless.
+         */
+        post: operations["read_sessions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/times": {
         parameters: {
             query?: never;
@@ -990,6 +1010,26 @@ export interface paths {
          * @description Makes a new work like this one, with its lessons beside it.
          */
         post: operations["make_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Work Calendar
+         * @description The sessions that are kept with a work as a calendar file.
+         */
+        get: operations["work_calendar"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1418,6 +1458,26 @@ export interface paths {
          */
         put: operations["change_thing"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/timetable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Timetable Of
+         * @description The steps of a work with their minutes, fitted into sessions.  Changes nothing.
+         */
+        post: operations["timetable"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2349,7 +2409,7 @@ export interface components {
              * Opening
              * @description How much of the closing join of a ring stays open.
              */
-            opening?: (string | number) | null;
+            opening?: ((string | number) | components["schemas"]["Tied"]) | null;
             /**
              * Pieces
              * @default []
@@ -2404,6 +2464,22 @@ export interface components {
              * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
              */
             width: string | number;
+        };
+        /**
+         * DoingOut
+         * @description What is done of a step in a session.
+         */
+        DoingOut: {
+            /** At */
+            at: string;
+            /** Last */
+            last: boolean;
+            /** Says */
+            says: string;
+            /** Step */
+            step: string;
+            /** Words */
+            words: string;
         };
         /**
          * DropOut
@@ -3605,6 +3681,11 @@ export interface components {
              */
             order?: string[];
             /**
+             * Sessions
+             * @default []
+             */
+            sessions?: components["schemas"]["SittingSpec"][];
+            /**
              * Struck
              * @default []
              */
@@ -4306,6 +4387,18 @@ export interface components {
             value: number;
         };
         /**
+         * ReadSessions
+         * @description Sessions out of a calendar file; `says` tells what was passed over.
+         */
+        ReadSessions: {
+            /** Says */
+            says: string;
+            /** Sessions */
+            sessions: {
+                [key: string]: string;
+            }[];
+        };
+        /**
          * ReadySection
          * @description A section with what its ties come to in their place; so many of it are cut.
          */
@@ -4939,6 +5032,17 @@ export interface components {
             text: string;
         };
         /**
+         * SessionsIn
+         * @description The sessions that the steps of a work are fitted into.
+         */
+        SessionsIn: {
+            /**
+             * Sessions
+             * @default []
+             */
+            sessions?: components["schemas"]["SittingSpec"][];
+        };
+        /**
          * SettingIn
          * @description A way to set an attachment.
          */
@@ -5080,6 +5184,36 @@ export interface components {
             ];
         };
         /**
+         * SittingOut
+         * @description A session with what is done in it.
+         */
+        SittingOut: {
+            /** Doings */
+            doings: components["schemas"]["DoingOut"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * SittingSpec
+         * @description A session that a sewist has: its day, when it begins, how long it is.
+         */
+        SittingSpec: {
+            /** Day */
+            day: string;
+            /**
+             * Long
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default
+             */
+            long?: string | number;
+            /**
+             * Start
+             * @description A length, ratio or count just as typed: 27 1/2 in, 70, 0.7 m.
+             * @default 10:00
+             */
+            start?: string | number;
+        };
+        /**
          * SizeOut
          * @description How large a backup would be, nearly, in bytes, and what would be in it.
          */
@@ -5187,6 +5321,30 @@ export interface components {
             says: string;
             /** Waits */
             waits: string;
+        };
+        /**
+         * StepTime
+         * @description A step and its minutes: `by` is ``log`` or ``guess``; what it took where that is written, and that by pleat or metre.
+         */
+        StepTime: {
+            /** By */
+            by: string;
+            /** Done */
+            done: boolean;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Rate */
+            rate: string;
+            /** Says */
+            says: string;
+            /** Took */
+            took: number | null;
+            /** Waits */
+            waits: string;
+            /** Words */
+            words: string;
         };
         /**
          * StopsSpec
@@ -5746,6 +5904,20 @@ export interface components {
             steps: {
                 [key: string]: number;
             };
+        };
+        /**
+         * TimetableOut
+         * @description Steps with their minutes, sessions with what is done in them, what is left over, and all of it in words.
+         */
+        TimetableOut: {
+            /** Says */
+            says: string[];
+            /** Sessions */
+            sessions: components["schemas"]["SittingOut"][];
+            /** Steps */
+            steps: components["schemas"]["StepTime"][];
+            /** Together */
+            together: string[];
         };
         /**
          * TotalNotionOut
@@ -9399,6 +9571,90 @@ export interface operations {
             };
         };
     };
+    read_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadSessions"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     step_times: {
         parameters: {
             query: {
@@ -9753,6 +10009,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    work_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             /** @description Bad Request */
@@ -11642,6 +11974,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    timetable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimetableOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Request Entity Too Large */

@@ -6,6 +6,7 @@ import { BackAndNext } from "../parts/controls/back-and-next";
 import { Choose } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { WhichEdge } from "../parts/table/which-edge";
+import { StepClock } from "../parts/thing/step-clock";
 import { clothStyle } from "../ribbon/cloth-style";
 import { EdgeTrack, edgeHeight } from "../ribbon/edge-track";
 import { FlatTrack } from "../ribbon/flat-track";
@@ -156,6 +157,7 @@ function Round({ got, name, piece }: { got: Fetched; name: string; piece: string
           {fold.order.map((step) => (
             <li key={step.name} className="py-1">
               <strong className="inline-block first-letter:uppercase">{step.name}</strong>: <Figure>{step.says}</Figure>
+              {got.work.thing && <StepClock work={name} step={step.name.replace(/, done$/, "")} says={step.says} />}
             </li>
           ))}
         </ol>

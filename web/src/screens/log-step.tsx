@@ -5,6 +5,7 @@ import { ask, type Log, type Problem, Refused, type SectionSpec, send, type Work
 import { TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { SewnPlot } from "../parts/table/sewn-plot";
+import { TimesTaken } from "../parts/thing/sessions";
 import type { Saving } from "../state/saving";
 import { saysWhy } from "../state/sentence";
 import type { LogName } from "../state/unsent";
@@ -146,6 +147,7 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
           </label>
         ))}
         <div className="flex flex-wrap items-end gap-4">
+          {work.thing && <TimesTaken work={work.key} />}
           {(["hours", "cost"] as const).map((name) => (
             <label key={name} className="flex flex-col text-sm font-semibold text-smoke">
               {name === "hours" ? "Hours" : "Cost"}

@@ -111,6 +111,8 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
         <div className="mt-4">
           <FoldedFields asks={asks} />
           <MakingList
+            work={work.key}
+            revision={work.revision}
             made={made}
             order={thing.making ?? {}}
             problems={problems}

@@ -1,13 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { ask, type Problem, type Thing, type ThingAnswer, type Times } from "../../api/client";
 import { newName } from "../../api/named";
+import { takeTimed, useTimed, withMinutes } from "../../state/clock";
 import { saysWhy } from "../../state/sentence";
 import { Figure } from "../controls/figure";
+import { Sessions } from "./sessions";
+import { StepClock } from "./step-clock";
 
 type Order = NonNullable<Thing["making"]>;
 
 interface Props {
+  work: string;
+  revision: number;
   made: ThingAnswer;
   order: Order;
   problems: Problem[];
@@ -15,13 +20,24 @@ interface Props {
 }
 
 /** The order of making, as the sewist's own list: ticked, moved, struck, added to. */
-export function MakingList({ made, order, problems, onOrder }: Props) {
+export function MakingList({ work, revision, made, order, problems, onOrder }: Props) {
   const [text, setText] = useState("");
   const usual = useQuery({
     queryKey: ["times", made.thing],
     queryFn: ({ signal }) => ask<Times>("GET", `/works/times?kind=${made.thing}`, undefined, { signal }),
     staleTime: 60_000,
   }).data;
+  const waiting = useTimed(work);
+  const newest = useRef({ order, onOrder });
+  newest.current = { order, onOrder };
+  useEffect(() => {
+    // What was timed here or at the table is written down as soon as the list is open.
+    if (!waiting) return;
+    const { order: now, onOrder: put } = newest.current;
+    const took = { ...now.took };
+    for (const one of takeTimed(work)) took[one.step] = withMinutes(String(took[one.step] ?? ""), one.minutes);
+    put({ ...now, took }, "took");
+  }, [work, waiting]);
   const wrong = (name: string) => {
     const found = problems.find((one) => one.path === `making.took.${name}`);
     return found ? saysWhy(found) : undefined;
@@ -83,6 +99,7 @@ export function MakingList({ made, order, problems, onOrder }: Props) {
                 }}
               />
             </label>
+            <StepClock work={work} step={step.name} says={step.says} />
             <span className="no-print flex">
               {index > 0 && (
                 <button
@@ -148,6 +165,7 @@ export function MakingList({ made, order, problems, onOrder }: Props) {
           Add it
         </button>
       </form>
+      <Sessions work={work} revision={revision} order={order} onOrder={onOrder} />
       {made.struck.length > 0 && (
         <p className="no-print m-0 text-sm text-smoke">
           Struck:{" "}

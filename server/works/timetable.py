@@ -1,0 +1,360 @@
+"""How long the steps of a work take, by this sewist's own log or a guess, and how they fit into the sessions that there are."""
+
+from __future__ import annotations
+
+import re
+from collections import defaultdict
+from collections.abc import Sequence
+from datetime import date, datetime, time, timedelta
+from typing import Any, NamedTuple
+
+from icalendar import Calendar, Event
+from pydantic import ValidationError
+from typing_extensions import TypedDict
+
+from ribbon.errors import Problem, Refusal, refuse
+from ribbon.fraction import Fraction
+from ribbon.lengths import ZERO, Length, Unreadable, read_minutes
+from ribbon.table.sessions import GUESSES, PER_PLEAT, Fitted, Slot, Timed, fitted, guessed, together, waits_for
+from server.making.answer import ThingMade, thing_made, told_thing
+from server.making.beside import own_edges
+from server.wire.cloth import ClothSpec
+from server.wire.work import NamedSection, SittingSpec, ThingSpec
+from server.works import services
+from server.works.models import Work
+from server.works.times import in_words
+
+_LEARNT_FROM = 8
+"""Works, the last touched ones: more say little that is new."""
+_CLOCK = re.compile(r"^([01]?\d|2[0-3])(?:[:.]([0-5]\d))?$")
+_FIRST, _LAST = date(1900, 1, 1), date(2199, 12, 31)
+_MOST_EVENTS = 60
+MOST_BYTES = 1_000_000
+
+
+class StepTime(TypedDict):
+    """A step and its minutes: `by` is ``log`` or ``guess``; what it took where that is written, and that by pleat or metre."""
+
+    name: str
+    says: str
+    minutes: int
+    words: str
+    by: str
+    done: bool
+    took: int | None
+    rate: str
+    waits: str
+
+
+class DoingOut(TypedDict):
+    """What is done of a step in a session."""
+
+    step: str
+    says: str
+    at: str
+    words: str
+    last: bool
+
+
+class SittingOut(TypedDict):
+    """A session with what is done in it."""
+
+    says: str
+    doings: list[DoingOut]
+
+
+class TimetableOut(TypedDict):
+    """Steps with their minutes, sessions with what is done in them, what is left over, and all of it in words."""
+
+    steps: list[StepTime]
+    sessions: list[SittingOut]
+    says: list[str]
+    together: list[str]
+
+
+class ReadSessions(TypedDict):
+    """Sessions out of a calendar file; `says` tells what was passed over."""
+
+    sessions: list[dict[str, str]]
+    says: str
+
+
+class Sized(NamedTuple):
+    """A thing made, how many pleats it has in all, how long its edges are flat."""
+
+    made: ThingMade
+    pleats: Fraction
+    long: Length
+
+
+def _sized(work: Work) -> Sized | None:
+    """The thing of a work made; None where it has none, or cannot be made."""
+    if not work.thing:
+        return None
+    try:
+        said = ThingSpec.model_validate(work.thing)
+        cloths = {role: ClothSpec.model_validate(cloth) for role, cloth in work.cloths.items()}
+        sections = [NamedSection.model_validate({"name": one.name, "spec": one.spec}) for one in work.sections.all()]
+        made = thing_made(said, cloths, own_edges(sections))
+    except (ValidationError, Refusal):
+        return None
+    wholes = [one.whole for one in made.edges.values() if one.whole is not None]
+    pleats = Fraction(sum(one.count for one in wholes)) * made.begun.times
+    return Sized(made, pleats, sum((one.flat for one in wholes), ZERO) * made.begun.times)
+
+
+def _taken(said: ThingSpec) -> dict[str, Fraction]:
+    """What each step took, in minutes, as far as that can be read."""
+    found = {}
+    for name, text in (said.making.took if said.making else {}).items():
+        try:
+            found[name] = read_minutes(text)
+        except Unreadable:
+            continue
+    return found
+
+
+def _learnt(work: Work, kind: str) -> dict[str, tuple[str, Fraction]]:
+    """(by what it goes, minutes of that) of each step, the mean of the other works of that kind."""
+    rates: dict[str, list[Fraction]] = defaultdict(list)
+    others = Work.objects.filter(deleted=None, thing__kind=kind).exclude(pk=work.pk).order_by("-touched")
+    for other in others[:_LEARNT_FROM]:
+        if not ((other.thing or {}).get("making") or {}).get("took"):
+            continue
+        sized = _sized(other)
+        if sized is None:
+            continue
+        for name, minutes in _taken(sized.made.said).items():
+            rates[name].append(minutes / _of(name, sized))
+    return {name: (_goes_by(name), sum(found, Fraction(0)) / len(found)) for name, found in rates.items()}
+
+
+def _goes_by(name: str) -> str:
+    guess = GUESSES.get(name)
+    return "pleat" if name in PER_PLEAT else "metre" if guess is not None and guess.metre else "step"
+
+
+def _of(name: str, sized: Sized) -> Fraction:
+    """How many of what a step goes by: pleats, metres, or the one step."""
+    by = _goes_by(name)
+    many = sized.pleats if by == "pleat" else sized.long.mm / 1000 if by == "metre" else Fraction(1)
+    return many if many > 0 else Fraction(1)
+
+
+def timetable(key: str, sessions: Sequence[SittingSpec]) -> TimetableOut:
+    """The steps of a work with their minutes, fitted into those sessions.  Raises `Refusal`."""
+    work = services.find(key)
+    sized = _sized(work)
+    if sized is None:
+        raise refuse(
+            "no_order", "thing", work.name, "this work has no order of making yet", "say under Measure what is made"
+        )
+    slots, starts = _read(sessions)
+    told, learnt, took = (
+        told_thing(sized.made)["steps"],
+        _learnt(work, sized.made.read.thing.name),
+        _taken(sized.made.said),
+    )
+    after = {one.name: one.after for one in sized.made.made.steps}
+    steps: list[StepTime] = []
+    timed: list[Timed] = []
+    for one in told:
+        name = one["name"]
+        known = learnt.get(name)
+        minutes = max(1, round(known[1] * _of(name, sized))) if known else guessed(name, sized.pleats, sized.long)
+        spent = took.get(name)
+        steps.append(
+            {
+                "name": name,
+                "says": one["says"],
+                "minutes": minutes,
+                "words": in_words(minutes),
+                "by": "log" if known else "guess",
+                "done": one["done"],
+                "took": None if spent is None else round(spent),
+                "rate": _rate(name, spent, sized),
+                "waits": one["waits"],
+            }
+        )
+        if not one["done"]:
+            timed.append(Timed(name, minutes, tuple(after.get(name, ())), waits_for(one["waits"])))
+    found = fitted(timed, slots)
+    says = {one["name"]: one["says"] for one in told}
+    return {
+        "steps": steps,
+        "sessions": [_sitting(slots, starts, number, found, says) for number in range(len(slots))],
+        "says": _says(steps, found, slots, starts),
+        "together": [
+            f"{what} at once: {', '.join(names)}."
+            for what, names in together([(one["name"], one["says"]) for one in told if not one["done"]])
+        ],
+    }
+
+
+def _rate(name: str, spent: Fraction | None, sized: Sized) -> str:
+    if spent is None or _goes_by(name) == "step":
+        return ""
+    each = spent / _of(name, sized)
+    seconds = round(each * 60)
+    said = f"{seconds} s" if seconds < 120 else f"{round(each)} min"
+    return f"{said} a {_goes_by(name)}"
+
+
+def _read(sessions: Sequence[SittingSpec]) -> tuple[list[Slot], list[datetime]]:
+    """The sessions in minutes from the first day's beginning, and when each begins.  Raises `Refusal`."""
+    problems: list[Problem] = []
+    found: list[tuple[datetime, int]] = []
+    for number, one in enumerate(sessions):
+
+        def wrong(field: str, value: str, message: str, way_out: str, at: int = number) -> None:
+            problems.append(Problem("session", f"sessions.{at}.{field}", value, message, way_out))
+
+        try:
+            day = date.fromisoformat(one.day)
+        except ValueError:
+            wrong("day", one.day, f"“{one.day}” is no day", "write it as 2026-11-28")
+            continue
+        if not _FIRST <= day <= _LAST:
+            wrong("day", one.day, "that is too far away to sew", "check the year")
+            continue
+        clock = _CLOCK.match(one.start.strip())
+        if clock is None:
+            wrong("start", one.start, f"“{one.start}” is no time of day", "write it as 14:30")
+            continue
+        try:
+            minutes = round(read_minutes(one.long)) if one.long.strip() else 0
+        except Unreadable as error:
+            wrong("long", one.long, error.message, error.way_out)
+            continue
+        if not 1 <= minutes <= 24 * 60:
+            said = "nothing is done in a session of nought" if minutes < 1 else "a session is no longer than a day"
+            wrong("long", one.long, said, "say how long it is, such as 2 h")
+            continue
+        found.append((datetime.combine(day, time(int(clock[1]), int(clock[2] or 0))), minutes))
+    if problems:
+        raise Refusal(problems)
+    if not found:
+        return [], []
+    begins = min(start for start, _ in found)
+    slots = [Slot(int((start - begins).total_seconds() // 60), minutes) for start, minutes in found]
+    return slots, [start for start, _ in found]
+
+
+def _sitting(
+    slots: Sequence[Slot], starts: Sequence[datetime], number: int, found: Fitted, says: dict[str, str]
+) -> SittingOut:
+    start, slot = starts[number], slots[number]
+    return {
+        "says": f"{start:%A %-d %B}, {start:%H:%M}, {in_words(slot.minutes)}",
+        "doings": [
+            {
+                "step": one.name,
+                "says": says[one.name],
+                "at": f"{start + timedelta(minutes=one.start - slot.start):%H:%M}",
+                "words": in_words(one.minutes),
+                "last": one.last,
+            }
+            for one in found.doings
+            if one.slot == number
+        ],
+    }
+
+
+def _says(steps: Sequence[StepTime], found: Fitted, slots: Sequence[Slot], starts: Sequence[datetime]) -> list[str]:
+    todo = [one for one in steps if not one["done"]]
+    whole, guesses = sum(one["minutes"] for one in todo), sum(one["by"] == "guess" for one in todo)
+    by = (
+        "all of it guessed"
+        if guesses == len(todo)
+        else f"{guesses} of {len(todo)} steps guessed, the others as they took you before"
+        if guesses
+        else "as it took you before"
+    )
+    said = [f"About {in_words(whole)} of work left, {by}." if todo else "Everything is done."]
+    waits = [one for one in todo if one["waits"]]
+    if waits:
+        said.append(f"It waits in between: {'; '.join(one['waits'] for one in waits)}.")
+    if not slots:
+        return said
+    if found.doings:
+        first = min(found.doings, key=lambda one: one.start)
+        at = starts[first.slot] + timedelta(minutes=first.start - slots[first.slot].start)
+        said.append(f"The cloth must be there by {at:%A %-d %B}, {at:%H:%M}.")
+    if found.left:
+        left = sum(found.left.values())
+        said.append(
+            f"These sessions do not hold all of it: {in_words(left)} are left, from {next(iter(found.left))} on."
+        )
+    elif found.doings:
+        last = max(found.doings, key=lambda one: one.start)
+        at = starts[last.slot] + timedelta(minutes=last.start + last.minutes - slots[last.slot].start)
+        said.append(f"Done on {at:%A %-d %B} at {at:%H:%M}.")
+    return said  # fmt: skip
+
+
+def calendar(key: str) -> tuple[bytes, str]:
+    """(the sessions of a work as a calendar file, its name), each with what is done in it.  Raises `Refusal`."""
+    work = services.find(key)
+    said = ThingSpec.model_validate(work.thing) if work.thing else None
+    sessions = said.making.sessions if said is not None and said.making is not None else []
+    if not sessions:
+        raise refuse(
+            "no_sessions", "sessions", work.name, "this work has no sessions yet", "say when you sew, then save them"
+        )
+    told, (slots, starts) = timetable(key, sessions), _read(sessions)
+    made = Calendar()
+    made.add("prodid", "-//Young Ribbon//sessions//EN")
+    made.add("version", "2.0")
+    for number, (slot, start, sitting) in enumerate(zip(slots, starts, told["sessions"], strict=True)):
+        event = Event()
+        event.add("uid", f"{work.key}-{number}@young-ribbon.invalid")
+        event.add("summary", f"Sewing: {work.name}")
+        event.add("dtstamp", work.touched)
+        event.add("dtstart", start)
+        event.add("dtend", start + timedelta(minutes=slot.minutes))
+        lines = [
+            f"{one['at']} {one['step']}, {one['words']}{'' if one['last'] else ', not all of it'}"
+            for one in sitting["doings"]
+        ]
+        event.add("description", "\n".join(lines) or "nothing can be done yet")
+        made.add_component(event)
+    name = "".join(c if c.isalnum() and c.isascii() else "-" for c in work.name.lower()).strip("-")[:60] or "work"
+    return made.to_ical(), f"{name}.ics"  # fmt: skip
+
+
+def sessions_of(data: bytes, name: str) -> ReadSessions:
+    """The sessions of a calendar file: every event with a time of day.  Raises `Refusal` for what is no calendar."""
+    if len(data) > MOST_BYTES:
+        raise refuse("too_large", "file", name, "this calendar is too large", "send one of less than 1 MB")
+    try:
+        events = list(Calendar.from_ical(data).walk("VEVENT"))
+    except (ValueError, IndexError, KeyError, TypeError, AttributeError):
+        raise refuse(
+            "no_calendar", "file", name, "this is no calendar file", "choose a file that ends in .ics"
+        ) from None
+    found: list[dict[str, str]] = []
+    passed = 0
+    for event in events:
+        start, long = _when(event)
+        if start is None or not 1 <= long <= 24 * 60 or len(found) == _MOST_EVENTS:
+            passed += 1
+            continue
+        found.append({"day": start.date().isoformat(), "start": f"{start:%H:%M}", "long": f"{long} min"})
+    found.sort(key=lambda one: (one["day"], one["start"]))
+    over = f" {passed} without a time of day, or past the first {_MOST_EVENTS}, were passed over." if passed else ""
+    return {"sessions": found, "says": f"{len(found)} sessions read.{over}"}  # fmt: skip
+
+
+def _when(event: Any) -> tuple[datetime | None, int]:
+    """(when an event begins on the clock there, its minutes); None of one that takes whole days."""
+    try:
+        start = event.decoded("dtstart")
+        end = event.decoded("dtend") if "dtend" in event else start + event.decoded("duration")
+    except (KeyError, ValueError, TypeError, AttributeError):
+        return None, 0
+    if not isinstance(start, datetime) or not isinstance(end, datetime):
+        return None, 0
+    start, end = start.replace(tzinfo=None), end.replace(tzinfo=None)
+    if not _FIRST <= start.date() <= _LAST:
+        return None, 0
+    return start, int((end - start).total_seconds() // 60)
