@@ -41,11 +41,13 @@ class Marking(NamedTuple):
     joins: Sequence[Length] = ()
     height: Length | None = None
     told: bool = False
+    strip: float = _HIGH
+    """How high the strip is drawn where it has one level, in mm."""
 
     @property
     def high(self) -> float:
         """How high the strip is drawn, in mm: as far as one level is above the other, so that slants are true."""
-        return float(self.height.mm) if self.height is not None else _HIGH
+        return float(self.height.mm) if self.height is not None else self.strip
 
     @property
     def tall(self) -> float:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from typing import NamedTuple
 
@@ -16,7 +16,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, typed_number, write_ratio
 from ribbon.offers import Change, Fact
 from ribbon.pleats import Quantity
-from ribbon.readings import Allowed, Strategy
+from ribbon.readings import Allowed, Joined, Strategy
 
 Q = Quantity
 
@@ -147,10 +147,12 @@ def makes_at_hand(
     allowed: Allowed,
     strategy: Strategy = Strategy.FEWEST,
     way: str = "best",
+    losing: Callable[[Plan], Callable[[Joined], Sequence[Length]] | None] | None = None,
 ) -> list[Makes]:
     """What the length of `bolt` at hand will make of `section`, washed, lying the way that it is asked to.
 
-    Only what its joins hide in the cloth that there is, shared by `strategy`.
+    Only what its joins hide in the cloth that there is, shared by `strategy`; `losing` tells for a plan how much longer each
+    strip along the cloth is cut so that its pattern runs on.
     """
     rooms = rooms_at_hand(bolt, drop, allowed, way)
     washed = bolt.washed
@@ -159,7 +161,8 @@ def makes_at_hand(
     taken = max(rooms, key=lambda name: rooms[name].mm)
 
     def can_be_cut(made: Plan) -> bool:
-        return takes_no_more(made.spread, bolt, drop, allowed, strategy, taken, washed)
+        loses = losing(made) if losing is not None else None
+        return takes_no_more(made.spread, bolt, drop, allowed, strategy, taken, washed, loses)
 
     return makes(section, rooms[taken], can_be_cut)
 

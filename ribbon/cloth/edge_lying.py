@@ -53,7 +53,7 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
     if asked not in whole.known:
         found = fronts_of(whole.only, cutting)
         whole.known[asked] = _lying(
-            whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting, _losing(whole, found, cutting)
+            whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting, losing(whole, cutting, found)
         )
     lies: Lying | None = whole.known[asked]
     return lies
@@ -89,8 +89,13 @@ def _lying(
     return lies if found is None else lies._replace(joined=_moved(lies.joined, laid, made.walked, found.before))
 
 
-def _losing(whole: EdgePlan, found: Fronts | None, cutting: Cutting) -> Callable[[Joined], Sequence[Length]] | None:
-    """How much longer each strip that lies along striped cloth is cut; None of plain cloth."""
+def losing(
+    whole: EdgePlan, cutting: Cutting, found: Fronts | None = None
+) -> Callable[[Joined], Sequence[Length]] | None:
+    """How much longer each strip that lies along striped cloth is cut; None of plain cloth.
+
+    Joins count from the beginning of its front pieces where there are `found` some, else from that of the edge's own strip.
+    """
     if cutting.bolt is None or not cutting.bolt.stripes:
         return None
 

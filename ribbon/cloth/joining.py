@@ -71,15 +71,25 @@ def lying(
 
 
 def takes_no_more(
-    laid: Spread, bolt: Bolt, drop: Drop, allowed: Allowed, strategy: Strategy, way: str, most: Length
+    laid: Spread,
+    bolt: Bolt,
+    drop: Drop,
+    allowed: Allowed,
+    strategy: Strategy,
+    way: str,
+    most: Length,
+    loses: Callable[[Joined], Sequence[Length]] | None = None,
 ) -> bool:
-    """Whether it takes no more than `most` of the bolt when it lies that way and is shared so."""
+    """Whether it takes no more than `most` of the bolt when it lies that way and is shared so.
+
+    `loses` tells how much longer each strip along it is cut so that its pattern runs on.
+    """
     cut = laid.flat + allowed.start + allowed.end
     if way == "railroaded":
         return cut <= most
     try:
         if way == "lengthways":
-            return _lengthways(laid, lengthways(bolt, drop, cut, allowed.join), allowed)[0].length <= most
+            return _lengthways(laid, lengthways(bolt, drop, cut, allowed.join), allowed, loses)[0].length <= most
         each = drop_on(bolt, drop)
         many = fewest_hidden(laid, bolt.usable, allowed) if strategy is Strategy.FEWEST else 0
         # So many widths side by side take at least so many drops, however they share them.

@@ -9,7 +9,7 @@ from ribbon.cloth.bolt import Bolt
 from ribbon.cloth.buying import Bought, buy
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Drop, drop_on
-from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying, spread_as_cut
+from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, losing, plan_lying, spread_as_cut
 from ribbon.cloth.fronts import Fronts
 from ribbon.cloth.joining import Lying, allowed_of
 from ribbon.cloth.notions import Notion, notions
@@ -20,7 +20,7 @@ from ribbon.cloth.seen import StripeLook, looks
 from ribbon.cloth.shares import drops
 from ribbon.cloth.sold import weighs
 from ribbon.cloth.stripes import repeat_of
-from ribbon.edge import EdgePlan, Plan
+from ribbon.edge import EdgePlan, Plan, edge_plan
 from ribbon.errors import Refusal
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed
@@ -173,6 +173,14 @@ def _at_hand(told: OnCloth, made: Plan, cutting: Cutting, bolt: Bolt, drop: Drop
     seams = allowed
     if fronts is not None:
         seams = allowed._replace(start=allowed.start + fronts.before, end=allowed.end + fronts.behind)
-    found = makes_at_hand(made.section, bolt, drop, seams, cutting.strategy, cutting.way)
+    found = makes_at_hand(
+        made.section,
+        bolt,
+        drop,
+        seams,
+        cutting.strategy,
+        cutting.way,
+        lambda one: losing(edge_plan(one.section), cutting),
+    )
     told.makes = [(one.name, one.change(made.section)) for one in found]
     told.pleats_at_hand = repeats_at_hand(made, bolt, drop, allowed, cutting.way) if bolt.across else None

@@ -12,7 +12,8 @@ urlpatterns = [
     path("trouble/backup", bring_back),
     path("trouble/empty", begin_empty),
     re_path(
-        r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|(?:cloth|swatches|tape|handbook|backups|ways)/?)?$", page
+        r"^(?:works/[^/]+(?:/(?:table|fold)/[^/]+|/papers)?/?|(?:cloth|swatches|lesson|tape|handbook|backups|ways)/?)?$",
+        page,
     ),
 ]
 handler400 = "server.config.pages.bad_request"

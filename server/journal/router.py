@@ -2,19 +2,20 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.views.decorators.csrf import csrf_protect
-from ninja import File, Form, Router
+from ninja import File, Form, Query, Router
 from ninja.decorators import decorate_view
 from ninja.files import UploadedFile
 
 from server.journal import openfile, services
 from server.journal import schema as s
 from server.journal.demo import add_demo_works
+from server.journal.looking import LastTime, WrittenList, last_time, written
 from server.journal.models import Photograph
 from server.pictures import photographs
 from server.wire.files import attached, described
@@ -37,6 +38,20 @@ def add_demo(request: HttpRequest) -> HttpResponse:
     """Puts the demo works on the shelf, each at its stage."""
     add_demo_works()
     return answer(listing("", "touched", 0, 30, deleted=False))
+
+
+@router.get("/written", response={200: WrittenList, **_NO}, operation_id="search_written")
+def search_written(
+    request: HttpRequest, search: Annotated[str, Query(max_length=200, pattern=r"^[^\x00]*$")] = ""
+) -> HttpResponse:
+    """Everything that is written down with those words: names, notes, faults, checks, photographs, swatches, cloths."""
+    return answer(written(search))
+
+
+@router.get("/works/{key}/last", response={200: LastTime, **_NO}, operation_id="last_time")
+def read_last_time(request: HttpRequest, key: str) -> HttpResponse:
+    """What was done last time with the cloths, kinds, things and swatches of a work."""
+    return answer(last_time(key))
 
 
 @router.get("/works/{key}/log", response={200: s.LogOut, **_NO}, operation_id="read_log", by_alias=True)

@@ -3,22 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import NamedTuple
 
 from papers import (
     PAPERS,
     Drawing,
     Label,
     Listing,
-    Marking,
-    TemplateMark,
-    Words,
     cutting_drawings,
     cutting_pages,
     gauge_drawing,
     label_pages,
     list_pages,
-    made_to_fit,
     on_sheets,
     pages_needed,
     pattern_drawing,
@@ -28,30 +23,33 @@ from papers import (
     to_pdf,
     to_svg,
 )
-from ribbon.cloth import CutPiece, money
+from ribbon.cloth import money
 from ribbon.cloth.sold import layout_scribe
-from ribbon.edge import EdgePlan, sample
 from ribbon.errors import Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Unit
+from ribbon.lengths import ZERO
 from ribbon.table.chalk import Chalk, From, found_by_folding
 from ribbon.table.gauge import gauge
 from server.cutting.cut import Plans, plans_of, to_cut
 from server.making.beside import cut_beside
-from server.plans.bounds import planned
 from server.plans.chalk import listed
 from server.printing.making import making_listing
 from server.printing.schema import FileIn, PaperIn
 from server.printing.shopping import shopping
+from server.printing.strips import (
+    WORDS,
+    Made,
+    lesson_paper,
+    marking_of,
+    planned_of,
+    sample_paper,
+    title_of,
+    unit_of,
+)
 from server.printing.work_sheet import edges_of_sheet, work_sheet
-from server.wire.read_edge import Given, read_section
 
 MOST_SHEETS = 400
 MOST_MARKS = 8000
 MOST_IN_DXF = 6000
-_WORDS = {
-    "outer": "outer fold", "inner": "inner fold", "placement": "placement", "centre": "centre", "sew": "sew",
-    "finger": "finger fold", "stitch": "stitch point", "match": "match point",
-}  # fmt: skip
 _ROLES = {
     "face": "face",
     "under": "under",
@@ -62,17 +60,6 @@ _ROLES = {
 }
 
 
-class Made(NamedTuple):
-    """A paper: its title, a word on it, its pages; the drawing at full size and the list, where it has them."""
-
-    title: str
-    says: str
-    pages: list[Drawing]
-    full: Drawing | None = None
-    listing: Listing | None = None
-    pieces: tuple[CutPiece, ...] = ()
-
-
 MEDIA = {"pdf": "application/pdf", "csv": "text/csv", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
 """The media type of each kind of file."""
 
@@ -81,6 +68,7 @@ FORMATS = {
     "template": ("pdf", "svg", "dxf"),
     "gauge": ("pdf", "svg", "dxf"),
     "sample": ("pdf", "svg", "dxf"),
+    "lesson": ("pdf", "svg", "dxf"),
     "chalk": ("pdf", "csv"),
     "labels": ("pdf", "csv"),
     "cutting": ("pdf", "svg", "dxf", "csv"),
@@ -133,29 +121,9 @@ def file_of(asked: FileIn) -> tuple[bytes, str, str]:
     return to_dxf(drawing).encode(), MEDIA["dxf"], f"{name}.dxf"
 
 
-def _given(asked: PaperIn) -> Given:
-    """The piece that the paper is of.  Raises `Refusal`, its paths below its section."""
-    try:
-        return read_section(asked.sections[asked.here].spec, asked.cloths)
-    except Refusal as refusal:
-        raise Refusal(problem.under(f"sections.{asked.here}.spec") for problem in refusal.problems) from None
-
-
-def _planned(asked: PaperIn, what: str) -> EdgePlan:
-    return planned(_given(asked).edge, what)
-
-
-def _unit(asked: PaperIn) -> Unit:
-    return UNITS[asked.sections[asked.here].spec.unit]
-
-
-def _title(asked: PaperIn, what: str) -> str:
-    return ", ".join(filter(None, (asked.work, asked.sections[asked.here].name, what)))
-
-
 def _template(asked: PaperIn) -> Made:
-    whole = _planned(asked, "A template")
-    found, upper, title = whole.marked.marks, whole.upper_on_tape, _title(asked, "template")
+    whole = planned_of(asked, "A template")
+    found, upper, title = whole.marked.marks, whole.upper_on_tape, title_of(asked, "template")
     if len(found) > MOST_MARKS:
         raise refuse(
             "too_many",
@@ -164,78 +132,18 @@ def _template(asked: PaperIn) -> Made:
             f"a template holds at most {MOST_MARKS} marks",
             "print the chalk list, or the gauge",
         )
-    marking = _marking(asked, whole, title)
+    marking = marking_of(asked, whole, title)
     paper = PAPERS[asked.sheet]
     many = pages_needed(marking.width, marking.tall, paper)
     if many > MOST_SHEETS:
         raise _too_long(many)
     drawing = template_drawing(marking)
-    pages = on_sheets(drawing, paper, _unit(asked), title)
+    pages = on_sheets(drawing, paper, unit_of(asked), title)
     says = f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
     height = whole.edge.scribe.write(upper.height).text if upper else ""
     says += f"; lines slant from the foot to the upper level, {height} above it." if upper else "."
     by_folding = found_by_folding(found)
     return Made(title, f"{says} {by_folding}".strip(), pages, drawing)
-
-
-def _marking(asked: PaperIn, whole: EdgePlan, title: str, *, told: bool = False) -> Marking:
-    """An edge as it is drawn at full size, each mark with its place; with what it is as well where each is `told`."""
-    section, walked, found = whole.edge, whole.marked.walked, whole.marked.marks
-    write, upper = section.scribe.write, whole.upper_on_tape
-    shifts = [slant.shift for slant in upper.slants] if upper else [ZERO] * len(found)
-    at = [walked.length(mark.at) for mark in found]
-    return Marking(
-        title,
-        [
-            TemplateMark(
-                place,
-                mark.kind,
-                mark.pleat,
-                f"{_WORDS[mark.kind]}, {write(place).text}" if told else write(place).text,
-                shift,
-            )
-            for place, mark, shift in zip(at, found, shifts, strict=True)
-        ],
-        walked.length(walked.flat[-1]),
-        section.allowance.start,
-        section.allowance.end,
-        _unit(asked),
-        asked.sections[asked.here].spec.rows,
-        height=upper.height if upper else None,
-        told=told,
-    )
-
-
-def _sample(asked: PaperIn) -> Made:
-    """Three pleats of the edge on one sheet, to be folded from paper or tried on cloth, and what to measure on them."""
-    made = sample(_planned(asked, "A sample"))
-    title, paper, write = _title(asked, "sample"), PAPERS[asked.sheet], made.edge.scribe.write
-    drawing, times = made_to_fit(
-        template_drawing(_marking(asked, made, "", told=True)._replace(start=ZERO, end=ZERO)),
-        paper.height - 2 * _SAMPLE_EDGE,
-        paper.width - _SAMPLE_SAYS,
-    )
-    finished, flat = write(made.finished).text, write(made.flat).text
-    scale = "at full size" if times == 1 else f"1 to {times:.2g}: on cloth each line lies so much further"
-    folded = bool(made.count)
-    lines = [
-        f"{flat} of cloth into {finished}, {scale}. Cut along the whole line.",
-        "Outer folds, with the point up, towards you; inner folds, with the point down, away from you; each outer fold on its placement line."
-        if folded
-        else "Draw the cloth up on two rows between the first and the last line.",
-        f"Pressed and basted it measures {finished}. What it measures less or more is typed under Check of a piece of this cloth"
-        + (": a third of it is what the turn of cloth takes of each pleat." if folded else ", or as a swatch: its ratio decides."),
-        "Type a better depth or fullness on its tile under Pleat, once you have seen it.",
-    ]  # fmt: skip
-    words = [
-        Words((_SAMPLE_EDGE, paper.width - 8 - 5.2 * (len(lines) - 1 - number)), line, 3.4)
-        for number, line in enumerate(lines)
-    ]
-    page = drawing.placed(_SAMPLE_EDGE, 24, paper.height, paper.width, title).with_more(words=words)
-    return Made(title, f"Three pleats to fold, {scale}." if folded else f"A strip to draw up, {scale}.", [page], page)
-
-
-_SAMPLE_EDGE, _SAMPLE_SAYS = 10.0, 60.0  # mm of a sheet
 
 
 def _too_long(sheets: int) -> Refusal:
@@ -249,21 +157,21 @@ def _too_long(sheets: int) -> Refusal:
 
 
 def _gauge(asked: PaperIn) -> Made:
-    whole = _planned(asked, "A gauge")
+    whole = planned_of(asked, "A gauge")
     section = whole.edge
     card = gauge(whole.marked.strip, section.tape)
     measures = [(_ROLES[notch.role], notch.length, section.scribe.write(notch.length).text) for notch in card.notches]
     if not measures:
         raise refuse("no_gauge", "paper", "gauge", card.says.rstrip("."), "print the template or the chalk list")
     total = sum((length for _, length, _ in measures), ZERO)
-    paper, title = PAPERS[asked.sheet], _title(asked, "gauge")
+    paper, title = PAPERS[asked.sheet], title_of(asked, "gauge")
     repeats = max(1, min(3, int(230 / max(1.0, float(total.mm)))))
-    drawing = gauge_drawing(title, measures, _unit(asked), repeats)
-    return Made(title, card.says, on_sheets(drawing, paper, _unit(asked), title), drawing)
+    drawing = gauge_drawing(title, measures, unit_of(asked), repeats)
+    return Made(title, card.says, on_sheets(drawing, paper, unit_of(asked), title), drawing)
 
 
 def _chalk(asked: PaperIn) -> Made:
-    whole = _planned(asked, "A chalk list on paper" if asked.wanted == "pdf" else "A chalk list")
+    whole = planned_of(asked, "A chalk list on paper" if asked.wanted == "pdf" else "A chalk list")
     section, wrong = whole.edge, asked.side == "WS"
     chalked = listed(whole, asked.nought, wrong_side=wrong)
     found = chalked.marks
@@ -271,7 +179,7 @@ def _chalk(asked: PaperIn) -> Made:
     middle, points = asked.nought is From.MIDDLE, any(c.on is not None for c in found)
     columns: list[tuple[str, float, Callable[[Chalk], str]]] = [
         ("At", 24.0 if points else 28.0 if middle else 32.0, lambda c: write(c.at).text),
-        ("Mark", 22.0 if points else 27.0 if middle else 32.0, lambda c: _WORDS[c.kind.value]),
+        ("Mark", 22.0 if points else 27.0 if middle else 32.0, lambda c: WORDS[c.kind.value]),
         (chalked.called.capitalize(), 12.0 if middle or points else 16.0, lambda c: f"{c.pleat}" if c.first else ""),
     ]
     if points:
@@ -280,7 +188,7 @@ def _chalk(asked: PaperIn) -> Made:
         columns.append(("Hand", 9.0 if points else 11.0, lambda c: c.hand))
     says = f"Chalked on the {'wrong' if wrong else 'right'} side. {chalked.nought} The first mark of each {chalked.called} is bolder."
     listing = Listing(
-        _title(asked, "chalk list"),
+        title_of(asked, "chalk list"),
         [says, chalked.says],
         [heading for heading, _, _ in columns],
         [[cell(c) for _, _, cell in columns] for c in found],
@@ -427,7 +335,8 @@ def _sheet(asked: PaperIn) -> Made:
 _PAPERS: dict[str, Callable[[PaperIn], Made]] = {
     "template": _template,
     "gauge": _gauge,
-    "sample": _sample,
+    "sample": sample_paper,
+    "lesson": lesson_paper,
     "chalk": _chalk,
     "labels": _labels,
     "cutting": _cutting,

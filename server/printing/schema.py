@@ -11,7 +11,9 @@ from ribbon.table.chalk import From
 from server.wire.typed import Strict
 from server.wire.work import Cloths, NamedSection, ThingSpec
 
-PaperName = Literal["template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet", "pattern", "sample"]
+PaperName = Literal[
+    "template", "gauge", "chalk", "labels", "cutting", "slip", "making", "sheet", "pattern", "sample", "lesson"
+]
 
 
 class PaperIn(Strict):

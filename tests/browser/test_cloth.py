@@ -60,9 +60,10 @@ def test_a_plaid_through_the_folds(page: Page, accessible: Callable[[Page], None
     expect(slip(page)).to_contain_text("short")
     page.get_by_role("button", name="Greatest fullness").click()
     expect(slip(page)).not_to_contain_text("short")
-    page.get_by_text("Front pieces", exact=True).click()
-    page.get_by_label("Plain front pieces").check()
     expect(slip(page)).to_contain_text("centred on its line")
+    page.get_by_text("Front pieces", exact=True).click()
+    page.get_by_label("Plain front pieces").uncheck()
+    expect(slip(page)).not_to_contain_text("centred on its line")
 
 
 def test_the_curtain_and_its_lining(page: Page) -> None:

@@ -77,12 +77,12 @@ def test_the_digital_tape_sends_to_the_open_check(page: Page) -> None:
     with page.context.expect_page() as opened:
         page.get_by_role("link", name="Open the digital tape").click()
     tape = opened.value
-    tape.get_by_label("Reading").fill("84.2")
+    tape.get_by_label("Reading").fill("132.2")
     tape.get_by_role("button", name="Send").click()
-    expect(page.get_by_role("textbox", name="Measure", exact=True)).to_have_value("84.2 cm")
-    tape.get_by_label("Reading").fill("84.4")
+    expect(page.get_by_role("textbox", name="Measure", exact=True)).to_have_value("132.2 cm")
+    tape.get_by_label("Reading").fill("132.4")
     tape.get_by_role("button", name="Send").click()
-    expect(page.get_by_role("textbox", name="Measure 2")).to_have_value("84.4 cm")
+    expect(page.get_by_role("textbox", name="Measure 2")).to_have_value("132.4 cm")
     expect(page.get_by_text("leave it.")).to_be_visible()
 
 

@@ -7,6 +7,7 @@ from io import BytesIO, StringIO
 from math import atan, degrees, hypot, pi, sin
 
 import pytest
+from django.test import Client
 from ezdxf.filemanagement import read
 from hypothesis import given
 from hypothesis import strategies as st
@@ -282,3 +283,37 @@ def test_a_block_spread_has_its_fold_lines_where_its_pleats_are_let_in() -> None
         )
         assert [x - min(xs) for x, _ in points] == pytest.approx([at] * len(points), abs=0.01)
         assert sorted((points[0][1] - min(ys), points[-1][1] - min(ys))) == pytest.approx([0, 600], abs=0.01)
+
+
+def test_the_lesson_has_each_strip_at_full_size_on_one_sheet(client: Client) -> None:
+    """Knife pleats that meet at 2: folds at 1, 3, 5 and so on; read back from the SVG in true millimetres."""
+    sections = [
+        {
+            "name": "Knife",
+            "spec": {"kind": "knife", "unit": "cm", "pins": {"count": "3", "spacing": "2 cm"}, "meet": True},
+        },
+        {"name": "Box", "spec": {"kind": "box", "unit": "cm", "pins": {"count": "3", "box": "2 cm"}, "meet": True}},
+        {
+            "name": "Inverted",
+            "spec": {"kind": "inverted", "unit": "cm", "pins": {"count": "3", "spacing": "2 cm"}, "meet": True},
+        },
+    ]
+    answer = client.post(
+        "/api/papers/pages", {"paper": "lesson", "sections": sections}, content_type="application/json"
+    )
+    assert answer.status_code == 200, answer.json()
+    told = answer.json()
+    assert told["count"] == 1
+    assert told["says"] == "Three strips to cut out and fold, at full size."
+    file = client.post(
+        "/api/papers/file", {"paper": "lesson", "sections": sections, "format": "dxf"}, content_type="application/json"
+    )
+    space = read(StringIO(file.content.decode())).modelspace()
+    lines = [list(line.get_points("xy")) for line in space.query('LWPOLYLINE[layer=="OUTER_FOLD"]')]
+    # The arrow heads beside them are bent; a fold is one straight line up.
+    folds = sorted(float(points[0][0]) for points in lines if len({round(x, 3) for x, _ in points}) == 1)
+    left = min(float(x) for line in space.query('LWPOLYLINE[layer=="CUT"]') for x, _ in line.get_points("xy"))
+    at = [round(one - left, 2) for one in folds]
+    # Knife pleats that meet at 2 take 6 flat, boxes and inverted ones of 2 take 6 as well.
+    knife, box, inverted = [10, 70, 130], [20, 40, 80, 100, 140, 160], [10, 50, 70, 110, 130, 170]
+    assert at == sorted([*knife, *box, *inverted])

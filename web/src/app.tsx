@@ -10,6 +10,7 @@ const Fold = later("Fold", () => import("./screens/fold"));
 const Papers = later("Papers", () => import("./screens/papers"));
 const Shelf = later("Shelf", () => import("./screens/shelf"));
 const SwatchBook = later("SwatchBook", () => import("./screens/swatches"));
+const Lesson = later("Lesson", () => import("./screens/lesson"));
 const WaysScreen = later("WaysScreen", () => import("./screens/ways"));
 const Handbook = later("Handbook", () => import("./screens/handbook"));
 const BackupsScreen = later("BackupsScreen", () => import("./screens/backups"));
@@ -47,6 +48,9 @@ function Screens() {
       </Route>
       <Route path="/swatches">
         <SwatchBook />
+      </Route>
+      <Route path="/lesson">
+        <Lesson />
       </Route>
       <Route path="/ways">
         <WaysScreen />

@@ -1136,6 +1136,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Last Time
+         * @description What was done last time with the cloths, kinds, things and swatches of a work.
+         */
+        get: operations["last_time"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/log": {
         parameters: {
             query?: never;
@@ -1518,6 +1538,26 @@ export interface paths {
          * @description Changes the unit of the whole work; no value changes.
          */
         post: operations["change_unit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/written": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Search Written
+         * @description Everything that is written down with those words: names, notes, faults, checks, photographs, swatches, cloths.
+         */
+        get: operations["search_written"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2644,7 +2684,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample" | "lesson";
             /**
              * Piece
              * @description Which cut piece a pattern is of; every one that is no rectangle, left out.
@@ -2962,6 +3002,30 @@ export interface components {
             /** Turns */
             turns: number;
             wide: components["schemas"]["LengthOut"];
+        };
+        /**
+         * LastOut
+         * @description An earlier work: why it is told, and what it taught.
+         */
+        LastOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string[];
+            /** Why */
+            why: string[];
+        };
+        /**
+         * LastTime
+         * @description What was done last time with these cloths, kinds, things and swatches; what the book and the checks say of the cloths.
+         */
+        LastTime: {
+            /** Cloths */
+            cloths: string[];
+            /** Works */
+            works: components["schemas"]["LastOut"][];
         };
         /**
          * LengthOut
@@ -3752,7 +3816,7 @@ export interface components {
              * Paper
              * @enum {string}
              */
-            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample";
+            paper: "template" | "gauge" | "chalk" | "labels" | "cutting" | "slip" | "making" | "sheet" | "pattern" | "sample" | "lesson";
             /**
              * Piece
              * @description Which cut piece a pattern is of; every one that is no rectangle, left out.
@@ -6323,6 +6387,30 @@ export interface components {
         WorksOrder: {
             /** Works */
             works: string[];
+        };
+        /**
+         * WrittenList
+         * @description What was found.
+         */
+        WrittenList: {
+            /** Found */
+            found: components["schemas"]["WrittenOut"][];
+            /** More */
+            more: boolean;
+        };
+        /**
+         * WrittenOut
+         * @description Words that were found: where they stand, in which work (or none), the words about them.
+         */
+        WrittenOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Where */
+            where: string;
         };
         /**
          * WrongRow
@@ -10548,6 +10636,82 @@ export interface operations {
             };
         };
     };
+    last_time: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LastTime"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     read_log: {
         parameters: {
             query?: never;
@@ -12232,6 +12396,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    search_written: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenList"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
                 };
             };
             /** @description Request Entity Too Large */

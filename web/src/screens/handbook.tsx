@@ -31,6 +31,9 @@ export function Handbook() {
           ‹ Works
         </Link>
         <h1 className="m-0 grow text-3xl font-bold">Handbook</h1>
+        <Link href="/lesson" className="press">
+          A first lesson
+        </Link>
         <label className="flex grow flex-col text-sm font-semibold text-smoke">
           Look up
           <input

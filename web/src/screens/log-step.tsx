@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useLocation } from "wouter";
-import { ask, type Log, type Problem, Refused, type SectionSpec, send, type Work } from "../api/client";
+import { Link, useLocation } from "wouter";
+import { ask, type LastTime, type Log, type Problem, Refused, type SectionSpec, send, type Work } from "../api/client";
 import { TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { SewnPlot } from "../parts/table/sewn-plot";
@@ -127,6 +127,7 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
           </p>
         )}
       </section>
+      <Last work={work} />
       <section aria-label="In your words">
         <h2 className="m-0 text-lg font-bold">In your words</h2>
         {problems.map((problem) => (
@@ -209,5 +210,40 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
         </ul>
       </section>
     </div>
+  );
+}
+
+/** What earlier works say that share a cloth, a thing, a swatch or a kind with this one. */
+function Last({ work }: { work: Work }) {
+  const last = useQuery({
+    queryKey: ["last", work.key, work.revision],
+    queryFn: ({ signal }) => ask<LastTime>("GET", `/works/${work.key}/last`, undefined, { signal }),
+    placeholderData: (before) => before,
+  }).data;
+  if (!last || (!last.works.length && !last.cloths.length)) return null;
+  return (
+    <section aria-label="Last time" className="xl:col-span-2">
+      <h2 className="m-0 text-lg font-bold">Last time</h2>
+      {last.cloths.map((line) => (
+        <p key={line} className="m-0">
+          <Figure>{line}</Figure>
+        </p>
+      ))}
+      <ul className="m-0 list-none p-0">
+        {last.works.map((one) => (
+          <li key={one.key} className="border-t border-thread py-1">
+            <Link href={`/works/${one.key}`} className="font-semibold text-woad hover:underline">
+              {one.name}
+            </Link>{" "}
+            <span className="text-smoke">{one.why.join(", ")}</span>
+            {one.says.map((line) => (
+              <span key={line} className="block">
+                <Figure>{line}</Figure>
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

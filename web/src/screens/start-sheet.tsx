@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "wouter";
 import { ask, Refused, send, type Work, type WorkRow } from "../api/client";
 import { Sheet } from "../parts/controls/sheet";
 import { SmallFront } from "../parts/pleat/glance";
@@ -84,6 +85,16 @@ export function Start(props: {
             <span className="text-smoke">{start.says}</span>
           </button>
         ))}
+        <Link
+          href="/lesson"
+          className="border-l-4 border-thread px-4 py-2 text-left text-soot hover:border-madder hover:bg-linen focus-visible:bg-linen"
+        >
+          <span className="flex h-32 items-center">
+            <StartPicture kind="inverted" colour="#d9c9a3" />
+          </span>
+          <span className="block text-lg font-bold">A lesson</span>
+          <span className="text-smoke">three strips to fold from paper</span>
+        </Link>
       </div>
       <p className="mt-4 mb-0 flex items-center gap-3">
         <span id="measured-in">Measured in</span>

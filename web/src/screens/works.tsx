@@ -14,6 +14,7 @@ import { sentence } from "../state/sentence";
 import { take } from "../state/use-file";
 import { SmallPicture } from "../thing/shapes";
 import { Start } from "./start-sheet";
+import { WrittenDown } from "./written-down";
 
 const PAGE = 30;
 type Sort = "touched" | "name" | "own";
@@ -145,7 +146,7 @@ export function WorksScreen() {
               value={search}
               maxLength={200}
               onChange={(event) => setSearch(event.currentTarget.value)}
-              placeholder="a name, a piece, whom it is for"
+              placeholder="a name, a piece, a word in a log"
             />
           </label>
           <label className="flex flex-col text-sm font-semibold text-smoke">
@@ -245,6 +246,7 @@ export function WorksScreen() {
             </li>
           ))}
         </ul>
+        {!bin && <WrittenDown search={search} />}
         {shelf.hasNextPage && (
           <button type="button" className="press" onClick={() => void shelf.fetchNextPage()}>
             Show more of {first?.total} works

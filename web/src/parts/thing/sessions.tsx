@@ -123,7 +123,7 @@ export function Sessions({ work, revision, order, onOrder }: Props) {
           type="button"
           className="press"
           disabled={sessions.length >= 60}
-          onClick={() => put([...sessions, { day: "", start: "10:00", long: "2 h" }])}
+          onClick={() => put([...sessions, { day: today(), start: "10:00", long: "2 h" }])}
         >
           Add a session
         </button>
@@ -148,6 +148,13 @@ export function Sessions({ work, revision, order, onOrder }: Props) {
       </div>
     </section>
   );
+}
+
+/** The day on this clock, as a date field has it. */
+function today(): string {
+  const now = new Date();
+  const part = (number: number) => String(number).padStart(2, "0");
+  return `${now.getFullYear()}-${part(now.getMonth() + 1)}-${part(now.getDate())}`;
 }
 
 /** How long each step was thought to take, and took: by pleat, by metre, by step. */
