@@ -26,6 +26,20 @@ _LOGS = {
         "cost": "38.40",
         "finished": True,
     },
+    "Star-party petticoat": {
+        "notes": "Gathered by the swatch, tier by tier; the lowest one first, while the base is still flat.",
+        "faults": "The second tier was pinned at quarters only and went full at one side: eighths next time.",
+        "hours": "7",
+        "cost": "31.10",
+        "finished": True,
+    },
+    "Banded skirt": {
+        "notes": "Marked on the wrong side, a card beside the tape for every pleat. Pressed under a wet cloth.",
+        "faults": "",
+        "hours": "8",
+        "cost": "39.20",
+        "finished": True,
+    },
     "Dome valance": {
         "notes": "Pressed each box before the next. The joins hide well behind the boxes.",
         "faults": "Ran short of pins at box 17; two hundred are not too many.",

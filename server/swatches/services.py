@@ -11,7 +11,7 @@ from django.utils import timezone
 from ribbon.errors import Refusal, refuse
 from ribbon.fraction import Fraction
 from ribbon.gathers import SwatchKind, Trial, stitch_text
-from ribbon.lengths import UNITS, Length, Scribe, typed
+from ribbon.lengths import UNITS, Length, Scribe, read_length, typed
 from server.pictures.photographs import bare
 from server.shelf.models import Cloth
 from server.swatches.models import BookSwatch
@@ -94,6 +94,11 @@ def says(trial: Trial, unit: str, spec: BookSpec) -> list[str]:
         found.append(f"Set to {how} of {stitch_text(trial.stitch)}{screw}.")
     if trial.tuck is not None:
         found.append(f"It tucks {write(trial.tuck).text} each time.")
+    if trial.kind is SwatchKind.ATTACHMENT and spec.guide:
+        guide = read_length(spec.guide, UNITS[unit])
+        found.append(f"Its guide held the edge {write(guide).text} in: so much stands as a heading.")
+    if trial.kind is SwatchKind.ATTACHMENT and spec.layers == "two":
+        found.append("Sewn to a flat layer in the same pass: that one is cut as long as the edge.")
     if trial.turn is not None:
         way = "narrower" if trial.turn.mm >= 0 else "wider"
         found.append(f"Each fold comes out {write(abs(trial.turn)).text} {way}.")

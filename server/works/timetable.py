@@ -10,7 +10,6 @@ from typing import Any, NamedTuple
 
 from icalendar import Calendar, Event
 from pydantic import ValidationError
-from typing_extensions import TypedDict
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.fraction import Fraction
@@ -22,6 +21,7 @@ from server.wire.cloth import ClothSpec
 from server.wire.work import NamedSection, SittingSpec, ThingSpec
 from server.works import services
 from server.works.models import Work
+from server.works.out import ReadSessions, SittingOut, StepTime, TimetableOut
 from server.works.times import in_words
 
 _LEARNT_FROM = 8
@@ -30,53 +30,6 @@ _CLOCK = re.compile(r"^([01]?\d|2[0-3])(?:[:.]([0-5]\d))?$")
 _FIRST, _LAST = date(1900, 1, 1), date(2199, 12, 31)
 _MOST_EVENTS = 60
 MOST_BYTES = 1_000_000
-
-
-class StepTime(TypedDict):
-    """A step and its minutes: `by` is ``log`` or ``guess``; what it took where that is written, and that by pleat or metre."""
-
-    name: str
-    says: str
-    minutes: int
-    words: str
-    by: str
-    done: bool
-    took: int | None
-    rate: str
-    waits: str
-
-
-class DoingOut(TypedDict):
-    """What is done of a step in a session."""
-
-    step: str
-    says: str
-    at: str
-    words: str
-    last: bool
-
-
-class SittingOut(TypedDict):
-    """A session with what is done in it."""
-
-    says: str
-    doings: list[DoingOut]
-
-
-class TimetableOut(TypedDict):
-    """Steps with their minutes, sessions with what is done in them, what is left over, and all of it in words."""
-
-    steps: list[StepTime]
-    sessions: list[SittingOut]
-    says: list[str]
-    together: list[str]
-
-
-class ReadSessions(TypedDict):
-    """Sessions out of a calendar file; `says` tells what was passed over."""
-
-    sessions: list[dict[str, str]]
-    says: str
 
 
 class Sized(NamedTuple):

@@ -16,7 +16,8 @@ from server.wire.json import answer
 from server.wire.problems import Problems
 from server.wire.typed import Strict
 from server.wire.work import SittingSpec
-from server.works.timetable import MOST_BYTES, ReadSessions, TimetableOut, calendar, sessions_of, timetable
+from server.works.out import ReadSessions, TimetableOut
+from server.works.timetable import MOST_BYTES, calendar, sessions_of, timetable
 
 router = Router(tags=["works"])
 router.add_decorator(csrf_protect, mode="view")

@@ -62,6 +62,9 @@ def test_what_each_kind_of_swatch_says(ask: Asked) -> None:
     assert fold["says"] == ["Each fold comes out 0.2 cm narrower."]
     packed = put(ask, {"cloth": "Wool", "kind": "cartridge", "spec": {"folds": "12", "measured": ["9 cm"]}})
     assert packed["packed"]["mm"] == 7.5
+    two = put(ask, {**RUFFLED, "spec": {**RUFFLED["spec"], "guide": "1.5 cm", "layers": "two"}})
+    assert "Its guide held the edge 1.5 cm in: so much stands as a heading." in two["says"]
+    assert "Sewn to a flat layer in the same pass: that one is cut as long as the edge." in two["says"]
     none = put(ask, {"cloth": "Wool", "kind": "gathered", "spec": {"flat": "50 cm"}})
     assert none["says"] == ["Not measured yet."]
 

@@ -70,8 +70,10 @@ export function useTimed(work: string): number {
   return useSyncExternalStore(hear, () => read(work).timed.length);
 }
 
-/** Minutes added to what is written of a step already, where that is a bare number; else in its place. */
+/** Minutes added to what is written of a step already: to bare minutes or hours; beside other words, so that neither is lost. */
 export function withMinutes(written: string, minutes: number): string {
   const before = written.trim();
-  return String((/^\d+$/.test(before) ? Number(before) : 0) + minutes);
+  const found = before.match(/^(?:(\d+)\s*h)?\s*(\d+)?(?:\s*min)?$/);
+  if (!found) return `${before} + ${minutes}`;
+  return String(Number(found[1] ?? 0) * 60 + Number(found[2] ?? 0) + minutes);
 }

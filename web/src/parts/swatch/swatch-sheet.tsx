@@ -130,6 +130,17 @@ export function SwatchSheet({
               onType={(text) => put({ [name]: text })}
             />
           ))}
+          {now.kind === "attachment" && (
+            <Choose
+              name="In one pass"
+              value={now.spec.layers ?? "one"}
+              options={[
+                ["one", "this layer alone"],
+                ["two", "a flat layer too"],
+              ]}
+              onPick={(layers) => put({ layers: layers as "one" | "two" })}
+            />
+          )}
           {measured.map((text, at) => (
             <Text
               // biome-ignore lint/suspicious/noArrayIndexKey: a measuring has no other name than its number
