@@ -75,16 +75,18 @@ def main() -> None:
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
         page = browser.new_page(base_url=address, viewport={"width": LAPTOP[0], "height": LAPTOP[1]})
         _home(page)
-        for name, work in (
-            ("bench-knife", "Guide’s skirt"),
-            ("bench-pinch", "Reading-room curtains"),
-            ("bench-plaid", "Plaid wrap"),
-        ):
-            _open(page, work)
-            _shoot(page, name)
-        _step(page, "Star-party petticoat", "Measure")
-        page.get_by_role("img", name="Tier 1, lowest").wait_for()
-        _shoot(page, "tiers")
+        _open(page, "Guide’s skirt")
+        _shoot(page, "bench-knife")
+        _step(page, "Plaid wrap", "Measure")
+        page.get_by_role("img", name="The outer front piece").wait_for()
+        _shoot(page, "wrap")
+        page.goto("/swatches")
+        page.get_by_role("region", name="Petticoat lawn").wait_for()
+        _shoot(page, "swatches")
+        page.goto("/lesson")
+        page.get_by_role("img", name="A first lesson").wait_for()
+        page.get_by_role("region", name="Inverted pleats").get_by_role("listitem").first.wait_for()
+        _shoot(page, "lesson")
         _open(page, "Star-party apron")
         page.get_by_role("button", name="Mark", exact=True).click()
         _shoot(page, "mark")

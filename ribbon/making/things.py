@@ -28,6 +28,7 @@ from ribbon.making import (
     wraps_made,
 )
 from ribbon.making.thing import Thing
+from ribbon.making.trimmed import TrimPlace, hems, leading_edges, result_named, trimmed
 
 CURTAINS = Thing(
     "curtains",
@@ -136,6 +137,18 @@ TRIM = Thing(
     colour="#a8484f",
 )
 
+_HEM = TrimPlace("hem", "along its hem", hems)
 THINGS: dict[str, Thing] = {
-    one.name: one for one in (CURTAINS, VALANCE, SKIRT, CIRCLE, TIERS, COVER, WRAP, BLOCK, TRIM)
+    one.name: one
+    for one in (
+        trimmed(CURTAINS, [TrimPlace("leading", "along its leading edges", leading_edges)]),
+        trimmed(VALANCE, [TrimPlace("top", "along its top", result_named("valance.finished")), _HEM]),
+        trimmed(SKIRT, [_HEM]),
+        trimmed(CIRCLE, [TrimPlace("hem", "round its hem", result_named("sweep"))]),
+        TIERS,
+        trimmed(COVER, [TrimPlace("top", "where its skirt is sewn on", result_named("cover.finished"))]),
+        WRAP,
+        BLOCK,
+        TRIM,
+    )
 }

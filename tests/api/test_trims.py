@@ -158,3 +158,54 @@ def test_a_trim_by_plain_reckoning(client: Client, seed: int) -> None:
     (piece,) = got["pieces"]
     assert min(piece["wide"]["mm"], piece["long"]["mm"]) == pytest.approx(cut * mm)
     assert max(piece["wide"]["mm"], piece["long"]["mm"]) == pytest.approx(edge["flat"]["mm"] + mm)
+
+
+def part(client: Client, kind: str, measures: dict[str, str], **choices: str) -> Any:
+    cloths = {"face": {"usable": "140 cm"}, "contrast": {"usable": "120 cm", "price": "8"}}
+    asked = {"kind": kind, "unit": "cm", "seam": "1", "measures": measures, "choices": choices, "cloths": cloths}
+    answer = client.post("/api/thing", asked, content_type="application/json")
+    assert answer.status_code == 200, answer.json()
+    return answer.json()
+
+
+SKIRT = {"waist": "68", "hip": "94", "length": "60"}
+
+
+@pytest.mark.parametrize(
+    ("kind", "measures", "choices", "finished"),
+    [
+        # Two panels of 213 each have one leading edge.
+        ("curtains", {"rail": "152", "drop": "214"}, {"frill": "leading"}, 4260),
+        # 70 of waist in pleats that meet: 210 of hem; two pockets of 4 lie flat.
+        ("skirt", SKIRT, {"frill": "hem"}, 2100),
+        ("skirt", SKIRT, {"frill": "hem", "divides": "halves", "pockets": "two"}, (700 - 80) * 3 + 80),
+        ("skirt", SKIRT, {"frill": "hem", "heading": "gather", "fullness": "2"}, 1400),
+        ("circle", {"waist": "70", "length": "60"}, {"frill": "hem"}, 2 * pi * (720 / (2 * pi) + 600)),
+        ("cover", {"run_1": "62", "run_2": "48", "run_3": "62", "run_4": "48", "height": "30"}, {"frill": "top"}, 2200),
+        ("valance", {"rail": "150", "drop": "40"}, {"frill": "top"}, 1500),
+        ("valance", {"rail": "150", "drop": "40", "frill_along": "333"}, {"frill": "hem"}, 3330),
+    ],
+)  # fmt: skip
+def test_a_trim_is_a_part_of_another_thing(
+    client: Client, kind: str, measures: dict[str, str], choices: dict[str, str], finished: float
+) -> None:
+    got = part(client, kind, measures, **choices, frill_fullness="1.5", frill_wide="6", frill_of="contrast")
+    edge = got["edges"]["frill"]
+    assert edge["problems"] == []
+    assert edge["finished"]["mm"] == pytest.approx(finished, abs=0.01)
+    assert edge["flat"]["mm"] == pytest.approx(finished * 1.5, abs=0.01)
+    pieces = [one for one in got["pieces"] if one["key"].startswith("frill.")]
+    # 2 · (6 + 1) wide, all of the contrast, which is bought too.
+    assert {min(one["wide"]["mm"], one["long"]["mm"]) for one in pieces} == {140}
+    assert {one["role"] for one in pieces} == {"contrast"}
+    assert [one["role"] for one in got["buy"] if one["role"] == "contrast"] == ["contrast"]
+    assert got["steps"][-1]["name"] == "trim"
+    assert sum(one["name"] == "thread" for one in got["notions"]) == 1
+    without = part(client, kind, measures, **{**choices, "frill": "none"})
+    assert "frill" not in without["edges"]
+
+
+def test_a_hem_that_does_not_follow_is_asked_for(client: Client) -> None:
+    got = part(client, "skirt", SKIRT, frill="hem", depth="1")
+    assert [one["field"] for one in got["lacks"]] == ["frill_along"]
+    assert "frill" not in got["edges"]
