@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from ribbon.cloth import repeat_of
+from ribbon.cloth import Drop, repeat_of
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed_number
 from ribbon.making.asked import Given
 from ribbon.making.plaid import alike, between, middle_of, stripe_at
+from ribbon.making.recipes import hem_of
 from ribbon.making.thing import Alternative, Compared
 from ribbon.making.wraps import Wrap, fold_wanted, outer_first, stripes_of, wrapped
 
@@ -63,12 +64,27 @@ def _tried(given: Given, number: int, made: Wrap, *, taken: bool) -> Alternative
         f"Stripe {number}, {stripe.name or write(stripe.width)}",
         f"deep folds {write(made.outer)} and {write(made.inner)}, {made.many} pleats{left}{more}",
         f"{sides}; {meets}{short}",
-        None,
+        _cost(given, made),
         tuple(one.long for one in front),
         taken,
         warns=bool(still) or not made.inner,
         colours=tuple(one.colour for one in front),
     )
+
+
+def _cost(given: Given, made: Wrap) -> Fraction | None:
+    """What so much cloth costs where it is bought, its strips side by side along it or one alone; None where that is not known."""
+    bolt, length = given.cloths.get("face"), given.least("length")
+    if bolt is None or length is None or made.room is not None or given.word("lies") == "across":
+        return None
+    beside = (
+        int(bolt.usable / Drop(length, given.join, hem_of(given).takes).cut)
+        if given.word("lies") == "lengthways"
+        else 1
+    )
+    many = max(1, beside)
+    long = (made.flat + given.join * (2 * many)) / many + repeat_of(bolt.stripes) * min(1, many - 1)
+    return bolt.cost(bolt.bought(long))
 
 
 def when_short(given: Given) -> list[Compared]:

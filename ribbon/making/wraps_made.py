@@ -195,10 +195,13 @@ def _steps(given: Given, made: Wrap) -> list[Making]:
     ]  # fmt: skip
     if waist is not None and waist.pleated != made.pleated:
         each = (made.pleated - waist.pleated) / made.many
+        at_waist = ", ".join(
+            given.figure(waist.front + (made.spacing - each) * number) for number in range(min(made.many, _MOST_READ))
+        )
         found.append(
             Making(
                 "stitch",
-                f"Stitch each pleat down from the waist to the hip, taking {write(each)} more at the waist: {write(waist.pleated)} there.",
+                f"Stitch each pleat down from the waist to the hip, taking {write(each)} more at the waist: {write(waist.pleated)} there. At the waist the tape reads: {at_waist}.",
             )
         )
     found += [

@@ -135,6 +135,17 @@ def test_what_cannot_be_says_so(
     assert [(one["path"], says in one["message"], bool(one["way_out"])) for one in problems] == [(path, True, True)]
 
 
+def test_each_centre_says_what_it_costs_of_cloth_that_is_bought(client: Client) -> None:
+    cloth = {"usable": "140 cm", "stripes": PLAID, "price": "20", "per": "m"}
+    rows = thing(client, BODY, cloth=cloth, choices={"centre": "4"})["compared"][0]["rows"]
+    # Two strips side by side: (627.5 + 6) / 2 and a repeat for the join are 340.75, so 3.5 m; the dearest folds 17 more.
+    assert rows[3]["cost"] == "70.00"
+    assert all(float(row["cost"]) >= 70 for row in rows)
+    assert "At the waist the tape reads: 38, " in next(
+        one["says"] for one in thing(client, BODY)["steps"] if one["name"] == "stitch"
+    )
+
+
 def test_a_sequence_that_is_no_repeat_is_doubted(client: Client) -> None:
     got = thing(client, BODY, cloth={"usable": "140 cm", "stripes": PLAID, "across": "23 cm"})
     assert any("they are no repeat of this cloth" in one["message"] for one in got["warnings"])
