@@ -2,6 +2,9 @@
 
 `quicktions.Fraction` is the standard library's `fractions.Fraction` compiled: the same values, the same names, a third of
 the time of a whole answer saved.  Types are read from the standard library, which says them.
+
+Never of a text: of a single digit the compiled one writes over what the interpreter keeps for the letter NUL.  Texts are read
+to whole numbers first (`ribbon/lengths/sums.py`).
 """
 
 from __future__ import annotations

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
@@ -22,6 +22,13 @@ Asked = Callable[..., tuple[int, Any]]
 def alone(work: dict[str, Any], piece: int = 0) -> dict[str, Any]:
     """A piece of a work by itself, its cloths in it, as the stateless addresses take it."""
     return unhoused(work["sections"][piece]["spec"], work["cloths"])
+
+
+@pytest.fixture(autouse=True)
+def _letters_stay_letters() -> Iterator[None]:
+    """What a test runs leaves the interpreter whole: a compiled fraction of a one-digit text would not."""
+    yield
+    assert b"\x00".decode("utf-8") == chr(0), "something wrote over the letter NUL: a Fraction of a text?"
 
 
 @pytest.fixture

@@ -3,11 +3,20 @@
 from __future__ import annotations
 
 import os
+from fractions import Fraction as Plain
 
 from hypothesis import HealthCheck, settings
 
+from ribbon.fraction import Fraction
+
 _TIMES = float(os.environ.get("YOUNG_RIBBON_EXAMPLES", "0.15"))
 FRESH = _TIMES > 1
+
+
+def exact(text: str) -> Fraction:
+    """What a text says as a fraction of the core, which is never read from texts itself."""
+    said = Plain(text)
+    return Fraction(said.numerator, said.denominator)
 
 
 def law(examples: int) -> settings:

@@ -28,8 +28,8 @@ _PERCENT = re.compile(r"\s*(?:%|percent|per cent|pct\.?)$")
 _TO = re.compile(r"\s*(?:/|:|\bto\b)\s*")
 _FULL = {"single": 1, "double": 2, "twice": 2, "triple": 3, "treble": 3, "thrice": 3}
 
-POUND = Fraction("453.59237")
-OUNCE_A_YARD = Fraction("28.349523125") / Fraction("0.83612736")
+POUND = Fraction(45_359_237, 100_000)
+OUNCE_A_YARD = Fraction(28_349_523_125, 10**9) / Fraction(83_612_736, 10**8)
 """Grams a square metre in one ounce a square yard, exactly."""
 _MOST_OUNCES = 60
 _GRAMS = re.compile(r"\s*(?:gsm|g ?/ ?m ?(?:2|²|\^2)|g ?/ ?sqm|g(?:rams?)?)\.?$")
@@ -268,4 +268,10 @@ def read_minutes(text: str) -> Fraction:
     found = _CLOCK.match(said) or _TIME.match(said)
     if found is None or not (found["h"] or found["m"]):
         raise Unreadable(f"{quoted(text)} is not a time", example)
-    return Fraction(found["h"] or 0) * 60 + Fraction(found["m"] or 0)
+    return _decimal(found["h"] or "0") * 60 + _decimal(found["m"] or "0")
+
+
+def _decimal(digits: str) -> Fraction:
+    """What plain digits say, with a point or without one."""
+    whole, _, tenths = digits.partition(".")
+    return Fraction(int(whole + tenths), 10 ** len(tenths))

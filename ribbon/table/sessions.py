@@ -26,26 +26,26 @@ class Guess(NamedTuple):
         return max(5, round(whole))
 
 
-def _guess(once: int, pleat: str = "0", metre: str = "0") -> Guess:
+def _guess(once: int, pleat: int = 0, metre: int = 0) -> Guess:
     return Guess(Fraction(once), Fraction(pleat), Fraction(metre))
 
 
 GUESSES: Mapping[str, Guess] = {
-    "wash": _guess(20, metre="2"),
+    "wash": _guess(20, metre=2),
     "print": _guess(40),
-    "cut": _guess(20, metre="4"),
-    "join": _guess(10, metre="3"),
-    "hem": _guess(10, metre="8"),
-    "edges": _guess(10, metre="6"),
-    "foot": _guess(10, metre="6"),
-    "mark": _guess(10, pleat="1"),
-    "fold": _guess(10, pleat="3"),
-    "pleat": _guess(10, pleat="1"),
-    "stitch": _guess(10, pleat="2"),
-    "press": _guess(10, pleat="2"),
-    "gather": _guess(20, metre="10"),
+    "cut": _guess(20, metre=4),
+    "join": _guess(10, metre=3),
+    "hem": _guess(10, metre=8),
+    "edges": _guess(10, metre=6),
+    "foot": _guess(10, metre=6),
+    "mark": _guess(10, pleat=1),
+    "fold": _guess(10, pleat=3),
+    "pleat": _guess(10, pleat=1),
+    "stitch": _guess(10, pleat=2),
+    "press": _guess(10, pleat=2),
+    "gather": _guess(20, metre=10),
     "band": _guess(50),
-    "lining": _guess(40, metre="6"),
+    "lining": _guess(40, metre=6),
     "opening": _guess(40),
     "measure": _guess(10),
     "check": _guess(10),
@@ -53,7 +53,7 @@ GUESSES: Mapping[str, Guess] = {
     "try": _guess(10),
 }
 """By the name of the step; any other takes `OTHER`."""
-OTHER = _guess(25, metre="2")
+OTHER = _guess(25, metre=2)
 PER_PLEAT = frozenset({"mark", "fold", "pleat", "stitch", "press"})
 """The steps that take longer the more pleats there are; the others go by the metre."""
 

@@ -10,6 +10,7 @@ from ribbon.fraction import Fraction
 from ribbon.gathers import BY_WEIGHT, Gathering, Point, Ruffler, Swatch, parts, stitch_for, thread, tried, tuck_from
 from ribbon.lengths import UNITS, Length, read_length
 from ribbon.strip import walk
+from tests.examples import exact
 from tests.scenario import MM, section, wide
 
 
@@ -41,7 +42,7 @@ def test_the_weight_of_the_cloth_suggests_a_fullness(weight: str) -> None:
 )
 def test_the_attachment_and_its_inverse(tuck: str, every: int, stitch: str, ratio: str) -> None:
     setting = Ruffler(cm(tuck), every, cm(stitch))
-    assert setting.ratio == Fraction(ratio)
+    assert setting.ratio == exact(ratio)
     assert stitch_for(cm(tuck), every, setting.ratio) == cm(stitch)
     swatch = Swatch(cm("20 cm") * setting.ratio, cm("20 cm"))
     assert tuck_from(swatch, every, cm(stitch)) == cm(tuck)

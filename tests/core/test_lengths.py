@@ -2,6 +2,7 @@ import pytest
 
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, Length, Scribe, Unreadable, read_count, read_length, read_ratio, write_ratio
+from tests.examples import exact
 
 IN, CM = UNITS["in"], UNITS["cm"]
 
@@ -115,7 +116,7 @@ def test_sizes_are_written_finer_than_places_in_decimals_only() -> None:
 
 
 def test_ratios_are_written_as_simple_fractions_where_they_are() -> None:
-    assert [write_ratio(Fraction(r)).text for r in ("3", "5/2", "59/20", "100/47")] == ["3", "2 1/2", "2.95", "≈2.13"]
+    assert [write_ratio(exact(r)).text for r in ("3", "5/2", "59/20", "100/47")] == ["3", "2 1/2", "2.95", "≈2.13"]
 
 
 def test_a_length_refuses_what_is_no_length() -> None:

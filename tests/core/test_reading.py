@@ -16,6 +16,7 @@ from ribbon.lengths import (
     loosened,
     read_count,
     read_length,
+    read_minutes,
     read_part,
     read_price,
     read_ratio,
@@ -24,6 +25,7 @@ from ribbon.lengths import (
     with_unit,
 )
 from tests.core.laws.strategies import LAW
+from tests.examples import exact
 
 IN, CM = UNITS["in"], UNITS["cm"]
 
@@ -41,7 +43,7 @@ IN, CM = UNITS["in"], UNITS["cm"]
     ],
 )  # fmt: skip
 def test_what_people_type_of_inches(text: str, inches: str) -> None:
-    assert read_length(text, IN) == Length.inches(Fraction(inches))
+    assert read_length(text, IN) == Length.inches(exact(inches))
 
 
 @pytest.mark.parametrize(
@@ -49,7 +51,7 @@ def test_what_people_type_of_inches(text: str, inches: str) -> None:
     [("1 cm 5", "15"), ("2 mtr", "2000"), ("1.234 m", "1234"), ("120.375", "1203.75"), ("70 cm + 2", "720"), ("2 * (3 + 4 cm)", "140"), ("1 m 1/2", "1500")],
 )  # fmt: skip
 def test_what_people_type_of_centimetres(text: str, mm: str) -> None:
-    assert read_length(text, CM) == Length(Fraction(mm))
+    assert read_length(text, CM) == Length(exact(mm))
 
 
 @pytest.mark.parametrize(
@@ -114,7 +116,7 @@ def sums(draw: Any, depth: int = 0) -> tuple[str, Fraction]:
     """A sum of plain numbers as text, and what it comes to by Python's own fractions."""
     if depth > 2 or not draw(st.integers(0, 2)):
         text = draw(numbers)
-        return text, sum((Fraction(part) for part in text.split()), Fraction(0))
+        return text, sum((exact(part) for part in text.split()), Fraction(0))
     left, a = draw(sums(depth + 1))
     right, b = draw(sums(depth + 1))
     sign = draw(st.sampled_from(["+", "-", "*", "×", "÷"]))
@@ -152,3 +154,9 @@ def test_sums_are_reckoned_exactly(said: tuple[str, Fraction], unit: Any) -> Non
 def test_what_is_typed_is_written_exactly(mm: Fraction, unit: str, read_in: str) -> None:
     """202/9 mm came back as 22.4444."""
     assert read_length(typed(Length(mm), UNITS[unit]), UNITS[read_in]) == Length(mm)
+
+
+@pytest.mark.parametrize("text", ["5", "1 h", "1 h 5", "1.5 h", "2:05"])
+def test_reading_a_single_digit_leaves_the_interpreter_whole(text: str) -> None:
+    assert read_minutes(text) > 0
+    assert b"\x00".decode("utf-8") == chr(0)
