@@ -35,7 +35,6 @@ _LOGS = {
     },
     "Banded skirt": {
         "notes": "Marked on the wrong side, a card beside the tape for every pleat. Pressed under a wet cloth.",
-        "faults": "",
         "hours": "8",
         "cost": "39.20",
         "finished": True,
