@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from functools import cache
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
@@ -384,8 +385,9 @@ def small_picture(thing: Any, cloths: Mapping[str, Any], own: Mapping[str, Mappi
     return told_picture(Picture((View(first.name, first.box, first.shapes),)), read.given, known)
 
 
+@cache
 def rows() -> list[ThingRow]:
-    """Every thing that can be made, each with its small picture."""
+    """Every thing that can be made, each with its small picture: the same at each time, so drawn once."""
     return [_row(thing) for thing in THINGS.values()]
 
 
