@@ -13,7 +13,7 @@ from ribbon.making.asked import Given
 def band_pieces(given: Given, edge: Length, role: str = FACE, ties: Length = ZERO) -> list[CutPiece]:
     """The band, cut double its depth with a seam all round: its edge, its lap, two seams long; two ties likewise, where there are some."""
     seam = given.join
-    lap = given.length("lap") if given.fields["lap"].asked(given) else ZERO
+    lap = given.length("lap") if "lap" in given.fields and given.fields["lap"].asked(given) else ZERO
     takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
     wide = given.length("band_depth") * 2 + seam * 2
     found = [CutPiece.oblong("band", "Band", wide, edge + lap + seam * 2, may_turn=True, role=role)]

@@ -5,15 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from typing import NamedTuple
 
-from ribbon.cloth import Stripe, repeat_of
+from ribbon.cloth import Stripe, lined_up, repeat_of, whole_repeats
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 
 
 def middle_of(stripes: Sequence[Stripe], number: int) -> Length:
     """How far into the sequence the middle of a stripe lies, by its number from 1."""
-    before = sum((stripe.width for stripe in stripes[: number - 1]), ZERO)
-    return before + stripes[number - 1].width / 2
+    return -lined_up(stripes, number - 1, ZERO, "middle")
 
 
 def on_from(at: Length, least: Length, repeat: Length) -> Length:
@@ -23,10 +22,7 @@ def on_from(at: Length, least: Length, repeat: Length) -> Length:
     >>> [float(on_from(cm(at), cm(10), cm(24)).mm) for at in (3, 10, 11, -15)]
     [270.0, 100.0, 110.0, 330.0]
     """
-    if not repeat:
-        return least
-    short = Fraction((least - at) / repeat)
-    return at + repeat * -(-short.numerator // short.denominator)
+    return at + whole_repeats(least - at, repeat)
 
 
 def stripe_at(stripes: Sequence[Stripe], at: Length) -> int:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from ribbon.cloth import Drop
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
 
@@ -50,3 +51,9 @@ def hem(recipe: str, depth: Length, turning: Length) -> Turned:
 def hem_of(given: Given) -> Turned:
     """What the hem of a thing takes, by its fields `hem`, `hem_depth` and `hem_turning`."""
     return hem(given.word("hem"), given.length("hem_depth"), given.length("hem_turning"))
+
+
+def drop_of(given: Given, length: Length) -> Drop:
+    """How one width of what hangs so long from a seam is cut: that seam above, its hem below."""
+    below = hem_of(given)
+    return Drop(length, given.join, below.depth if below.turns == 2 else below.takes, below.turns)

@@ -11,7 +11,7 @@ from ribbon.making.cannot import nought
 from ribbon.making.recipes import hem_of
 from ribbon.making.skirt_fields import pleated, round_the_body, tapered, yoked
 from ribbon.making.skirts_wrong import all_pocket, wrong
-from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
+from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, row_facts, work_facts
 
 
 class SkirtPart(NamedTuple):
@@ -200,12 +200,11 @@ def _lined(given: Given) -> dict[str, EdgeFact]:
 
 def _pins(given: Given, panel: SkirtPart, kind: str) -> dict[str, EdgeFact]:
     """What a part's pleats or gathers are worked out from."""
-    if kind == "gather":
-        return {"pins.flat": Tie(f"{panel.key}.flat")}
-    found: dict[str, EdgeFact] = {"pins.box" if kind == "box" else "pins.spacing": Tie("size")}
-    if given.known("depth") and given.fields["depth"].asked(given):
-        return found | {"pins.depth": Tie("depth")}
-    return found | {"meet": True}
+    found = row_facts(kind, f"{panel.key}.flat", "size")
+    if kind != "gather" and given.known("depth") and given.fields["depth"].asked(given):
+        del found["meet"]
+        found["pins.depth"] = Tie("depth")
+    return found
 
 
 def _edge(given: Given, panel: SkirtPart, *, alone: bool) -> EdgeFacts:

@@ -7,26 +7,20 @@ from dataclasses import replace
 from math import ceil
 from typing import NamedTuple
 
-from ribbon.cloth import Bolt, Drop, drop_on, plan_lying
+from ribbon.cloth import Bolt, drop_on, plan_lying
 from ribbon.edge import plan
 from ribbon.errors import Refusal
 from ribbon.facts import KINDS, Pin
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, write_ratio
 from ribbon.making.asked import Given
-from ribbon.making.recipes import hem_of
+from ribbon.making.recipes import drop_of
 from ribbon.making.skirt_fields import banded, round_the_body
 from ribbon.making.thing import Alternative, Compared, Solved
 from ribbon.pleats import Quantity
 
 _MOST_ROWS, _TRIES = 8, 12
 _HALF = Fraction(1, 2)
-
-
-def drop_of(given: Given, length: Length) -> Drop:
-    """How one width of it is cut: its seam above, its hem below."""
-    below = hem_of(given)
-    return Drop(length, given.join, below.depth if below.turns == 2 else below.takes, below.turns)
 
 
 def strip_above(given: Given) -> Length:

@@ -47,6 +47,13 @@ def work_facts(given: Given) -> dict[str, EdgeFact]:
     return found
 
 
+def row_facts(kind: str, flat: str, size: str) -> dict[str, EdgeFact]:
+    """What a row is worked out from: gathers from the result `flat`, pleats that meet from `size`, how wide each is seen."""
+    if kind == "gather":
+        return {"pins.flat": Tie(flat)}
+    return {"pins.box" if kind == "box" else "pins.spacing": Tie(size), "meet": True}
+
+
 def drop_facts(hem_turns: int) -> dict[str, EdgeFact]:
     """How an edge falls, as the thing has it: its length, its heading, its hem."""
     tied: dict[str, EdgeFact] = {f"cutting.drop.{name}": Tie(f"drop.{name}") for name in ("finished", "heading", "hem")}

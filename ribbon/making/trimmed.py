@@ -24,6 +24,7 @@ from ribbon.making.thing import (
     Thing,
     Tie,
     pleats_say,
+    row_facts,
     work_facts,
 )
 
@@ -115,10 +116,7 @@ def _edge(given: Given) -> EdgeFacts:
         "cutting.drop.hem": Tie(f"{KEY}.under"),
         "cutting.drop.hem_turns": 1,
     }
-    if kind == "gather":
-        facts["pins.flat"] = Tie(f"{KEY}.flat")
-    else:
-        facts |= {"pins.box" if kind == "box" else "pins.spacing": Tie(f"{KEY}.size"), "meet": True}
+    facts |= row_facts(kind, f"{KEY}.flat", f"{KEY}.size")
     if given.word("frill_of") == "contrast":
         facts["cloth"] = "contrast"
     return EdgeFacts(KEY, "Trim", facts | work_facts(given))

@@ -16,7 +16,7 @@ from ribbon.making import curtain_fields
 from ribbon.making.asked import Assumption, Field, Given, Sort
 from ribbon.making.cannot import nothing_chosen, nought
 from ribbon.making.recipes import hem_of
-from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, work_facts
+from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, row_facts, work_facts
 from ribbon.shapes import PI
 
 KEY = "trim"
@@ -168,10 +168,7 @@ def _edge(given: Given) -> EdgeFacts:
         "allowance.end": Tie("side"),
         "closed": given.word("round") == "ring" and not wound(given),
     }
-    if kind == "gather":
-        facts["pins.flat"] = Tie(f"{KEY}.flat")
-    else:
-        facts |= {"pins.box" if kind == "box" else "pins.spacing": Tie("size"), "meet": True}
+    facts |= row_facts(kind, f"{KEY}.flat", "size")
     if of_cloth(given):
         facts |= {f"cutting.drop.{name}": Tie(f"drop.{name}") for name in ("finished", "heading", "hem")}
         facts |= {"cutting.drop.hem_turns": 1, "cutting.way": given.word("lies")}

@@ -28,6 +28,7 @@ from ribbon.making.thing import (
     drop_facts,
     following,
     pleats_say,
+    row_facts,
     work_facts,
 )
 
@@ -231,10 +232,7 @@ def begin(given: Given) -> FirstStroke:
 def _edge(given: Given, left: Length, right: Length, below: Turned) -> EdgeFacts:
     kind = given.word("heading")
     facts: dict[str, EdgeFact] = {"kind": kind, "unit": given.unit.sign, "pins.finished": Tie(f"{KEY}.finished")}
-    if kind == "gather":
-        facts["pins.flat"] = Tie(f"{KEY}.flat")
-    else:
-        facts |= {"pins.box" if kind == "box" else "pins.spacing": Tie(f"{KEY}.size"), "meet": True}
+    facts |= row_facts(kind, f"{KEY}.flat", f"{KEY}.size")
     for end, length in (("lead", left), ("tail", right)):
         if length:
             facts |= {f"{end}.width": Tie(f"{KEY}.{end}"), f"{end}.name": "return"}

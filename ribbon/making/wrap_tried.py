@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from ribbon.cloth import Drop, repeat_of
+from ribbon.cloth import repeat_of
+from ribbon.cloth.ways import lengthways
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed_number
 from ribbon.making.asked import Given
 from ribbon.making.plaid import alike, between, middle_of, stripe_at
-from ribbon.making.recipes import hem_of
+from ribbon.making.recipes import drop_of
 from ribbon.making.thing import Alternative, Compared
 from ribbon.making.wraps import Wrap, fold_wanted, outer_first, stripes_of, wrapped
 
@@ -73,18 +74,16 @@ def _tried(given: Given, number: int, made: Wrap, *, taken: bool) -> Alternative
 
 
 def _cost(given: Given, made: Wrap) -> Fraction | None:
-    """What so much cloth costs where it is bought, its strips side by side along it or one alone; None where that is not known."""
+    """What so much cloth costs where it is bought, along it in strips side by side or in one; None where that is not known."""
     bolt, length = given.cloths.get("face"), given.least("length")
     if bolt is None or length is None or made.room is not None or given.word("lies") == "across":
         return None
-    beside = (
-        int(bolt.usable / Drop(length, given.join, hem_of(given).takes).cut)
-        if given.word("lies") == "lengthways"
-        else 1
-    )
-    many = max(1, beside)
-    long = (made.flat + given.join * (2 * many)) / many + repeat_of(bolt.stripes) * min(1, many - 1)
-    return bolt.cost(bolt.bought(long))
+    cut = made.flat + given.join * 2
+    strips = lengthways(bolt, drop_of(given, length), cut, given.join)
+    if given.word("lies") == "railroaded" or strips.strips < 2:
+        return bolt.cost(bolt.bought(cut))
+    # A repeat more, so that the plaid can run on where they are joined.
+    return bolt.cost(bolt.bought(strips.length + repeat_of(bolt.stripes)))
 
 
 def when_short(given: Given) -> list[Compared]:

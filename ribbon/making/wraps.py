@@ -11,14 +11,14 @@ from __future__ import annotations
 from math import floor
 from typing import NamedTuple
 
-from ribbon.cloth import Bolt, Drop, Stripe, repeat_of, rooms_at_hand
+from ribbon.cloth import Bolt, Stripe, repeat_of, rooms_at_hand
 from ribbon.errors import Problem
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, typed_number
 from ribbon.making.asked import Given
 from ribbon.making.cannot import nothing_chosen, nought
 from ribbon.making.plaid import middle_of, on_from
-from ribbon.making.recipes import hem_of
+from ribbon.making.recipes import drop_of, hem_of
 from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
 from ribbon.making.wrap_fields import striped
 from ribbon.readings import Allowed
@@ -121,7 +121,7 @@ def room_at_hand(given: Given) -> Length | None:
     bolt, length = given.cloths.get("face"), given.least("length")
     if bolt is None or bolt.at_hand is None or length is None:
         return None
-    drop = Drop(length, given.join, hem_of(given).takes)
+    drop = drop_of(given, length)
     rooms = rooms_at_hand(bolt, drop, Allowed(given.join, given.join, given.join, None), given.word("lies"))
     room = max(rooms.values(), key=lambda one: one.mm, default=ZERO)
     joins = int(bolt.usable / drop.cut) - 1 if "lengthways" in rooms else 0
@@ -191,7 +191,8 @@ def begin(given: Given) -> FirstStroke:
     made = wrapped(given)
     if made is None:
         return FirstStroke({}, (), tuple(lacks))
-    return FirstStroke(_results(given, made), (_edge(given, made),), tuple(lacks))
+    results = _results(given, made)
+    return FirstStroke(results, (_edge(given, made, tapers="taper" in results),), tuple(lacks))
 
 
 def _results(given: Given, made: Wrap) -> dict[str, Result]:
@@ -230,7 +231,7 @@ def _take_says(given: Given, made: Wrap) -> str:
     return f"{many}, {given.write(made.pitch)}, less {given.write(made.spacing)} that shows"
 
 
-def _edge(given: Given, made: Wrap) -> EdgeFacts:
+def _edge(given: Given, made: Wrap, *, tapers: bool) -> EdgeFacts:
     first = outer_first(given)
     facts: dict[str, EdgeFact] = {
         "kind": "knife",
@@ -255,7 +256,7 @@ def _edge(given: Given, made: Wrap) -> EdgeFacts:
         facts |= {"pins.flat": Tie("flat"), "placed": _places(given, made)}
     else:
         facts |= {"pins.count": Tie("count"), "pins.per_pleat": Tie("take")}
-    if "waist" in _results(given, made):
+    if tapers:
         facts |= {"taper.height": Tie("taper"), "taper.finished": Tie("waist")}
     if striped(given):
         facts |= {

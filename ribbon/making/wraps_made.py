@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
-from ribbon.cloth import CutPiece, Notion, SideTakes, edge_pieces, repeat_of, totals
+from ribbon.cloth import CutPiece, Notion, edge_pieces, repeat_of, totals
 from ribbon.lengths import ZERO, Length
 from ribbon.making.asked import Given
+from ribbon.making.band import band_pieces, stiffening
 from ribbon.making.body import doubts
 from ribbon.making.recipes import hem_of
 from ribbon.making.thing import (
@@ -60,19 +60,15 @@ def waist_long(given: Given) -> Length | None:
 
 
 def _band(given: Given, role: str) -> list[CutPiece]:
-    """The band, double its depth with a seam all round, as long as the edge at the waist and a seam at both ends."""
-    long, seam = waist_long(given), given.join
-    if given.word("top") != "band" or long is None:
-        return []
-    takes = tuple(SideTakes(side, seam, "seam") for side in ("top", "foot", "left", "right"))
-    size = given.length("band_depth") * 2 + seam * 2, long + seam * 2
-    return [replace(CutPiece.oblong("band", "Band", *size, may_turn=True, role=role), takes=takes)]
+    """The band, as long as the edge at the waist."""
+    long = waist_long(given)
+    return band_pieces(given, long, role) if given.word("top") == "band" and long is not None else []
 
 
 def _notions(given: Given, band: list[CutPiece]) -> list[Notion]:
     straps = given.count("straps") or 0
     found = [Notion("straps with their buckles", straps, None)] if straps else []
-    return [*found, *(Notion("interfacing for the band", None, one.long) for one in band)]
+    return [*found, *stiffening(band)]
 
 
 def _parts(given: Given, made: Wrap, one: Solved | None) -> list[Part]:

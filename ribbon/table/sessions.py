@@ -1,7 +1,6 @@
-"""How long the steps of making take, and how they fit into the sessions that one has.
+"""How the steps of making fit into the sessions that one has.
 
-What is not known is guessed, and said to be: a guess is so much, and more for each pleat and each metre.  Time is in whole
-minutes from any moment; a session is so many of them in a row.
+Time is in whole minutes from any moment; a session is so many of them in a row.
 """
 
 from __future__ import annotations
@@ -9,74 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
-from ribbon.fraction import Fraction
-from ribbon.lengths import Length
-
-
-class Guess(NamedTuple):
-    """Minutes that a step takes at first sight: so many, and more for each pleat and each metre of its edges."""
-
-    once: Fraction
-    pleat: Fraction = Fraction(0)
-    metre: Fraction = Fraction(0)
-
-    def minutes(self, pleats: Fraction, long: Length) -> int:
-        """Whole minutes for so many pleats on so long an edge, five at the least."""
-        whole = self.once + self.pleat * pleats + self.metre * long.mm / 1000
-        return max(5, round(whole))
-
-
-def _guess(once: int, pleat: int = 0, metre: int = 0) -> Guess:
-    return Guess(Fraction(once), Fraction(pleat), Fraction(metre))
-
-
-GUESSES: Mapping[str, Guess] = {
-    "wash": _guess(20, metre=2),
-    "print": _guess(40),
-    "cut": _guess(20, metre=4),
-    "join": _guess(10, metre=3),
-    "hem": _guess(10, metre=8),
-    "edges": _guess(10, metre=6),
-    "foot": _guess(10, metre=6),
-    "mark": _guess(10, pleat=1),
-    "fold": _guess(10, pleat=3),
-    "pleat": _guess(10, pleat=1),
-    "stitch": _guess(10, pleat=2),
-    "press": _guess(10, pleat=2),
-    "gather": _guess(20, metre=10),
-    "band": _guess(50),
-    "lining": _guess(40, metre=6),
-    "opening": _guess(40),
-    "measure": _guess(10),
-    "check": _guess(10),
-    "hang": _guess(10),
-    "try": _guess(10),
-}
-"""By the name of the step; any other takes `OTHER`."""
-OTHER = _guess(25, metre=2)
-PER_PLEAT = frozenset({"mark", "fold", "pleat", "stitch", "press"})
-"""The steps that take longer the more pleats there are; the others go by the metre."""
-
-_WAITS = (("overnight", 12 * 60), ("dry", 10 * 60), ("hang", 12 * 60), ("glue", 2 * 60), ("cool", 30))
-"""What is waited for, by a word that says it, and how long that usually is."""
-_ANY_WAIT = 60
 _TOGETHER = (("press", "Pressing"), ("iron", "Pressing"), ("hem", "Hemming"), ("by hand", "Handwork"))
-
-
-def guessed(name: str, pleats: Fraction, long: Length) -> int:
-    """Minutes that a step is first thought to take."""
-    return GUESSES.get(name, OTHER).minutes(pleats, long)
-
-
-def waits_for(says: str) -> int:
-    """How many minutes are waited, by what is said of it; none where nothing is.
-
-    >>> waits_for("let it hang overnight"), waits_for("let it cool"), waits_for("")
-    (720, 30, 0)
-    """
-    if not says:
-        return 0
-    return next((minutes for word, minutes in _WAITS if word in says), _ANY_WAIT)
 
 
 class Timed(NamedTuple):

@@ -7,18 +7,16 @@ from collections.abc import Iterable
 from django.db.models import Q
 from typing_extensions import TypedDict
 
-from ribbon.errors import Refusal
-from ribbon.lengths import Unreadable, read_minutes
+from ribbon.table.times import in_words
 from server.journal.models import Check, Photograph
-from server.journal.services import usual_of
-from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
+from server.journal.services import told_check, usual_of
 from server.shelf.models import Cloth
 from server.swatches.models import BookSwatch
 from server.swatches.services import book
 from server.works import services as works
 from server.works.cloths import all_alone
 from server.works.models import Work
-from server.works.times import in_words
+from server.works.timetable import taken
 
 _MOST, _AROUND, _MOST_LAST = 60, 60, 12
 
@@ -167,20 +165,9 @@ def last_time(key: str) -> LastTime:
 
 def _taught(work: Work) -> list[str]:
     """What a work says: how far its checks were off, what it took, what was written."""
-    found = []
-    for check in work.checks.all():
-        try:
-            said = CheckIn.model_validate({"spec": check.spec, "measured": check.measured})
-            given = given_of(said)
-            found.append(f"{check.name}: {told_verdict(given, verdict_of(said, given))['says'][0]}")
-        except (ValueError, Refusal, IndexError):
-            continue
-    minutes = 0
-    for text in (((work.thing or {}).get("making") or {}).get("took") or {}).values():
-        try:
-            minutes += round(read_minutes(str(text)))
-        except Unreadable:
-            continue
+    checks = ((check.name, told_check(check)) for check in work.checks.all())
+    found = [f"{name}: {told['says'][0]}" for name, told in checks if told and told["says"]]
+    minutes = sum(round(one) for one in taken(work.thing).values())
     if minutes:
         found.append(f"It took {in_words(minutes)}.")
     elif work.log.get("hours"):

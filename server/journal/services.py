@@ -34,7 +34,7 @@ def log_of(key: str) -> dict[str, Any]:
     return {
         **works.LOG,
         **work.log,
-        "checks": [told for check in work.checks.all() if (told := _told_check(check)) is not None],
+        "checks": [told for check in work.checks.all() if (told := told_check(check)) is not None],
         "photographs": [_told_photograph(one) for one in work.photographs.all()],
         "usual": [
             {**told, "turns": _turns(work, name)}
@@ -111,7 +111,8 @@ def _verdict(check: Check) -> tuple[Given, Verdict] | None:
         return None
 
 
-def _told_check(check: Check) -> dict[str, Any] | None:
+def told_check(check: Check) -> dict[str, Any] | None:
+    """A check on the wire; None where the section that it was of can no longer be read."""
     found = _verdict(check)
     if found is None:
         return None

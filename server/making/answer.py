@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import replace
 from functools import cache
 from typing import Any, NamedTuple
@@ -21,7 +21,6 @@ from ribbon.making import (
     FirstStroke,
     Given,
     Made,
-    Making,
     Picture,
     Result,
     Shape,
@@ -97,7 +96,7 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
     said, read, cloths, begun, edges, made, bought = found
     thing, given = read
     cost = _cost(bought, made)
-    steps, struck = _steps(made.steps, said.making)
+    steps, struck = ([_step(one) for one in each] for each in listed_steps(found))
     shop = shop_says(given, cost)
     return {
         "thing": thing.name,
@@ -301,12 +300,11 @@ def _compared(one: Compared, sign: str) -> ComparedOut:
     }
 
 
-def _steps(steps: Sequence[Making], said: OrderSpec | None) -> tuple[list[StepOut], list[StepOut]]:
+def listed_steps(found: ThingMade) -> tuple[list[ListedStep], list[ListedStep]]:
     """(the order of making as a sewist has it, what was struck from it)."""
-    kept = said or OrderSpec()
+    kept = found.said.making or OrderSpec()
     added = {one.key: one.says for one in kept.added}
-    standing, struck = in_order(steps, kept.order, added, set(kept.struck), set(kept.done))
-    return [_step(one) for one in standing], [_step(one) for one in struck]
+    return in_order(found.made.steps, kept.order, added, set(kept.struck), set(kept.done))
 
 
 def _step(one: ListedStep) -> StepOut:

@@ -15,6 +15,8 @@ from server.wire.cloth import ClothSpec
 from server.wire.work import ThingSpec
 
 Document = dict[str, Any]
+_OF_ONE = frozenset({"done", "took", "sessions"})
+"""What of an order of making belongs to one work alone."""
 
 
 def _begun(thing: Any, cloths: Mapping[str, Any]) -> FirstStroke | None:
@@ -86,13 +88,13 @@ def followed(before: Document, after: Document, new_section: Callable[[str, Spec
 
 
 def made_again(thing: Any) -> Any:
-    """A thing as it is begun once more: what was measured of the last one, and which steps were done, stays behind."""
+    """A thing as it is begun once more: what was measured of the last one, which steps were done and when, stays behind."""
     if not isinstance(thing, Mapping):
         return thing
     fields = THINGS[str(thing.get("kind"))].by_name if thing.get("kind") in THINGS else {}
     left = {name for name, field in fields.items() if field.on_the_way}
     measures = {name: value for name, value in (thing.get("measures") or {}).items() if name not in left}
-    making = {name: value for name, value in (thing.get("making") or {}).items() if name not in ("done", "took")}
+    making = {name: value for name, value in (thing.get("making") or {}).items() if name not in _OF_ONE}
     return {**thing, "measures": measures, **({"making": making} if thing.get("making") else {})}
 
 

@@ -37,9 +37,10 @@ class SittingOut(TypedDict):
 
 
 class TimetableOut(TypedDict):
-    """Steps with their minutes, sessions with what is done in them, what is left over, and all of it in words."""
+    """Steps with their minutes, how long those take that are not done, sessions with what is done in them, all of it in words."""
 
     steps: list[StepTime]
+    left: str
     sessions: list[SittingOut]
     says: list[str]
     together: list[str]

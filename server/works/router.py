@@ -21,7 +21,6 @@ from server.works.cloths import roles_of
 from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import once
-from server.works.times import TimesOut, step_times
 from server.works.units import cloth_in_unit, in_unit, thing_in_unit
 from server.works.ways import keep_ways, ways
 
@@ -85,14 +84,6 @@ def create_work(request: HttpRequest, new: s.NewWork) -> HttpResponse:
 def read_ways(request: HttpRequest) -> HttpResponse:
     """What the sewist is used to: the default of each new work."""
     return answer(ways())
-
-
-@router.get("/times", response={200: TimesOut, 422: Problems}, operation_id="step_times")
-def times_of_steps(
-    request: HttpRequest, kind: Annotated[str, Query(max_length=24, pattern=r"^[a-z][a-z_]*$")]
-) -> HttpResponse:
-    """How long the steps of a thing usually take, learnt from the works that are there."""
-    return answer(step_times(kind))
 
 
 @router.put(

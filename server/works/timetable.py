@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import date, datetime, time, timedelta
 from typing import Any, NamedTuple
 
@@ -13,16 +12,17 @@ from pydantic import ValidationError
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO, Length, Unreadable, read_minutes
-from ribbon.table.sessions import GUESSES, PER_PLEAT, Fitted, Slot, Timed, fitted, guessed, together, waits_for
-from server.making.answer import ThingMade, thing_made, told_thing
+from ribbon.lengths import ZERO, Unreadable, read_minutes
+from ribbon.making.order import ListedStep
+from ribbon.table.sessions import Fitted, Slot, Timed, fitted, together
+from ribbon.table.times import Extent, expected, in_words, rate_says, rates, waits_for
+from server.making.answer import ThingMade, listed_steps, thing_made
 from server.making.beside import own_edges
 from server.wire.cloth import ClothSpec
 from server.wire.work import NamedSection, SittingSpec, ThingSpec
 from server.works import services
 from server.works.models import Work
 from server.works.out import ReadSessions, SittingOut, StepTime, TimetableOut
-from server.works.times import in_words
 
 _LEARNT_FROM = 8
 """Works, the last touched ones: more say little that is new."""
@@ -33,11 +33,10 @@ MOST_BYTES = 1_000_000
 
 
 class Sized(NamedTuple):
-    """A thing made, how many pleats it has in all, how long its edges are flat."""
+    """A thing made, and how much there is of it to do."""
 
     made: ThingMade
-    pleats: Fraction
-    long: Length
+    extent: Extent
 
 
 def _sized(work: Work) -> Sized | None:
@@ -53,45 +52,25 @@ def _sized(work: Work) -> Sized | None:
         return None
     wholes = [one.whole for one in made.edges.values() if one.whole is not None]
     pleats = Fraction(sum(one.count for one in wholes)) * made.begun.times
-    return Sized(made, pleats, sum((one.flat for one in wholes), ZERO) * made.begun.times)
+    return Sized(made, Extent(pleats, sum((one.flat for one in wholes), ZERO) * made.begun.times))
 
 
-def _taken(said: ThingSpec) -> dict[str, Fraction]:
-    """What each step took, in minutes, as far as that can be read."""
+def taken(thing: Any) -> dict[str, Fraction]:
+    """What each step of a thing as it is kept took, in minutes, as far as that can be read."""
     found = {}
-    for name, text in (said.making.took if said.making else {}).items():
+    for name, text in (((thing or {}).get("making") or {}).get("took") or {}).items():
         try:
-            found[name] = read_minutes(text)
+            found[str(name)] = read_minutes(str(text))
         except Unreadable:
             continue
     return found
 
 
-def _learnt(work: Work, kind: str) -> dict[str, tuple[str, Fraction]]:
-    """(by what it goes, minutes of that) of each step, the mean of the other works of that kind."""
-    rates: dict[str, list[Fraction]] = defaultdict(list)
+def _learnt(work: Work, kind: str) -> dict[str, Fraction]:
+    """The rates of each step by the other works of that kind."""
     others = Work.objects.filter(deleted=None, thing__kind=kind).exclude(pk=work.pk).order_by("-touched")
-    for other in others[:_LEARNT_FROM]:
-        if not ((other.thing or {}).get("making") or {}).get("took"):
-            continue
-        sized = _sized(other)
-        if sized is None:
-            continue
-        for name, minutes in _taken(sized.made.said).items():
-            rates[name].append(minutes / _of(name, sized))
-    return {name: (_goes_by(name), sum(found, Fraction(0)) / len(found)) for name, found in rates.items()}
-
-
-def _goes_by(name: str) -> str:
-    guess = GUESSES.get(name)
-    return "pleat" if name in PER_PLEAT else "metre" if guess is not None and guess.metre else "step"
-
-
-def _of(name: str, sized: Sized) -> Fraction:
-    """How many of what a step goes by: pleats, metres, or the one step."""
-    by = _goes_by(name)
-    many = sized.pleats if by == "pleat" else sized.long.mm / 1000 if by == "metre" else Fraction(1)
-    return many if many > 0 else Fraction(1)
+    found = ((taken(other.thing), other) for other in others[:_LEARNT_FROM])
+    return rates((sized.extent, took) for took, other in found if took and (sized := _sized(other)) is not None)
 
 
 def timetable(key: str, sessions: Sequence[SittingSpec]) -> TimetableOut:
@@ -103,54 +82,48 @@ def timetable(key: str, sessions: Sequence[SittingSpec]) -> TimetableOut:
             "no_order", "thing", work.name, "this work has no order of making yet", "say under Measure what is made"
         )
     slots, starts = _read(sessions)
-    told, learnt, took = (
-        told_thing(sized.made)["steps"],
-        _learnt(work, sized.made.read.thing.name),
-        _taken(sized.made.said),
-    )
+    listed, _ = listed_steps(sized.made)
+    learnt, took = _learnt(work, sized.made.read.thing.name), taken(work.thing)
+    steps = [_step(one, sized.extent, learnt, took) for one in listed]
+    todo = [(one, told) for one, told in zip(listed, steps, strict=True) if not one.done]
     after = {one.name: one.after for one in sized.made.made.steps}
-    steps: list[StepTime] = []
-    timed: list[Timed] = []
-    for one in told:
-        name = one["name"]
-        known = learnt.get(name)
-        minutes = max(1, round(known[1] * _of(name, sized))) if known else guessed(name, sized.pleats, sized.long)
-        spent = took.get(name)
-        steps.append(
-            {
-                "name": name,
-                "says": one["says"],
-                "minutes": minutes,
-                "words": in_words(minutes),
-                "by": "log" if known else "guess",
-                "done": one["done"],
-                "took": None if spent is None else round(spent),
-                "rate": _rate(name, spent, sized),
-                "waits": one["waits"],
-            }
+    timed = [
+        # A step of one's own stands where it was put: behind the one before it.
+        Timed(
+            one.name,
+            told["minutes"],
+            (todo[number - 1][0].name,) if one.own and number else after.get(one.name, ()),
+            waits_for(one.waits),
         )
-        if not one["done"]:
-            timed.append(Timed(name, minutes, tuple(after.get(name, ())), waits_for(one["waits"])))
+        for number, (one, told) in enumerate(todo)
+    ]
     found = fitted(timed, slots)
-    says = {one["name"]: one["says"] for one in told}
+    says = {one.name: one.says for one in listed}
     return {
         "steps": steps,
+        "left": in_words(sum(one["minutes"] for _, one in todo)) if todo else "",
         "sessions": [_sitting(slots, starts, number, found, says) for number in range(len(slots))],
         "says": _says(steps, found, slots, starts),
         "together": [
             f"{what} at once: {', '.join(names)}."
-            for what, names in together([(one["name"], one["says"]) for one in told if not one["done"]])
+            for what, names in together([(one.name, one.says) for one, _ in todo])
         ],
     }
 
 
-def _rate(name: str, spent: Fraction | None, sized: Sized) -> str:
-    if spent is None or _goes_by(name) == "step":
-        return ""
-    each = spent / _of(name, sized)
-    seconds = round(each * 60)
-    said = f"{seconds} s" if seconds < 120 else f"{round(each)} min"
-    return f"{said} a {_goes_by(name)}"
+def _step(one: ListedStep, extent: Extent, learnt: Mapping[str, Fraction], took: Mapping[str, Fraction]) -> StepTime:
+    will, spent = expected(one.name, extent, learnt), took.get(one.name)
+    return {
+        "name": one.name,
+        "says": one.says,
+        "minutes": will.minutes,
+        "words": in_words(will.minutes),
+        "by": "log" if will.learnt else "guess",
+        "done": one.done,
+        "took": None if spent is None else round(spent),
+        "rate": "" if spent is None else rate_says(one.name, spent, extent),
+        "waits": one.waits,
+    }
 
 
 def _read(sessions: Sequence[SittingSpec]) -> tuple[list[Slot], list[datetime]]:
@@ -188,9 +161,28 @@ def _read(sessions: Sequence[SittingSpec]) -> tuple[list[Slot], list[datetime]]:
         raise Refusal(problems)
     if not found:
         return [], []
+    _apart(found)
     begins = min(start for start, _ in found)
     slots = [Slot(int((start - begins).total_seconds() // 60), minutes) for start, minutes in found]
     return slots, [start for start, _ in found]
+
+
+def _apart(found: Sequence[tuple[datetime, int]]) -> None:
+    """Raises `Refusal` where a session begins before another one is over: nobody sews twice at once."""
+    problems = [
+        Problem(
+            "overlap",
+            f"sessions.{number}.start",
+            f"{start:%H:%M}",
+            f"this session begins before that of {other:%-d %B}, {other:%H:%M}, is over",
+            "let it begin later, or make one of the two",
+        )
+        for number, (start, _) in enumerate(found)
+        for place, (other, long) in enumerate(found)
+        if place != number and (other, place) < (start, number) and start < other + timedelta(minutes=long)
+    ]
+    if problems:
+        raise Refusal(problems)
 
 
 def _sitting(

@@ -86,6 +86,31 @@ def test_a_session_that_cannot_be_says_so(ask: Asked, session: dict[str, str], p
     ]
 
 
+def test_sessions_at_once_are_refused_and_those_that_follow_are_not(ask: Asked) -> None:
+    key = work(ask)["key"]
+    after = {"day": "2026-11-28", "start": "16:00", "long": "1 h"}
+    assert ask("POST", f"/works/{key}/timetable", {"sessions": [after, WEEKEND[0]]})[0] == 200
+    early = {**after, "start": "15:59"}
+    late = {"day": "2026-11-29", "start": "12:30", "long": "12 h"}
+    status, told = ask("POST", f"/works/{key}/timetable", {"sessions": [early, *WEEKEND, late]})
+    assert status == 422
+    assert [(one["path"], one["message"]) for one in told["problems"]] == [
+        ("sessions.0.start", "this session begins before that of 28 November, 14:00, is over"),
+        ("sessions.3.start", "this session begins before that of 29 November, 10:00, is over"),
+    ]
+
+
+def test_a_step_of_ones_own_is_done_where_it_stands(ask: Asked) -> None:
+    key = work(ask, added=[{"key": "lace", "says": "Sew the lace on by hand."}], done=["wash"])["key"]
+    told = ask("POST", f"/works/{key}/timetable", {"sessions": [{"day": "2026-11-28", "long": "20 h"}]})[1]
+    names = [one["name"] for one in told["steps"] if not one["done"]]
+    at = [one["step"] for one in told["sessions"][0]["doings"]]
+    assert "wash" not in at
+    assert at.index("lace") > at.index(names[names.index("lace") - 1])
+    assert told["left"]
+    assert told["says"][0].startswith(f"About {told['left']} of work left")
+
+
 def test_a_work_without_a_thing_has_no_order(ask: Asked) -> None:
     section = {"kind": "knife", "unit": "cm", "pins": {"finished": "70 cm", "spacing": "2 cm"}}
     key = ask("POST", "/works", {"name": "Edge", "sections": [{"name": "Edge", "spec": section}]})[1]["key"]

@@ -326,9 +326,9 @@ def test_hooks_tape_and_thread_whatever_the_heading(client: Client, heading: str
 
 
 def test_made_again_it_is_measured_again(client: Client) -> None:
-    work = made(
-        client, measures={**WINDOW["measures"], "panel_left": "190"}, making={"done": ["wash"], "struck": ["hooks"]}
-    )
+    sessions = [{"day": "2026-11-28", "start": "14:00", "long": "2 h"}]
+    kept = {"done": ["wash"], "struck": ["hooks"], "took": {"wash": "20"}, "sessions": sessions}
+    work = made(client, measures={**WINDOW["measures"], "panel_left": "190"}, making=kept)
     again = ask(client, "post", f"/works/{work['key']}/again", {}, 201)
     assert "panel_left" not in again["thing"]["measures"]
     assert again["thing"]["making"] == {"struck": ["hooks"]}
@@ -337,10 +337,19 @@ def test_made_again_it_is_measured_again(client: Client) -> None:
 
 
 def test_how_long_steps_took_is_learnt_from_other_works(client: Client) -> None:
-    assert ask(client, "get", "/works/times?kind=curtains") == {"steps": {}, "says": ""}
+    key = made(client)["key"]
+
+    def told() -> dict[str, Any]:
+        return {one["name"]: one for one in ask(client, "post", f"/works/{key}/timetable", {})["steps"]}
+
+    assert {one["by"] for one in told().values()} == {"guess"}
     made(client, making={"took": {"cut": "40", "hem": "1 h 30"}})
     made(client, making={"took": {"cut": "1:00"}})
-    assert ask(client, "get", "/works/times?kind=curtains") == {"steps": {"cut": 50, "hem": 90}, "says": "2 h 20 min"}
+    # Windows as wide as this one: as many metres, so as many minutes.
+    assert {name: (one["minutes"], one["words"]) for name, one in told().items() if one["by"] == "log"} == {
+        "cut": (50, "50 min"),
+        "hem": (90, "1 h 30 min"),
+    }
     got = thing(client, 422, making={"took": {"cut": "a while"}})
     assert [one["path"] for one in got["problems"]] == ["making.took.cut"]
 

@@ -8,7 +8,8 @@ import pytest
 
 from ribbon.fraction import Fraction
 from ribbon.lengths import Length
-from ribbon.table.sessions import Slot, Timed, fitted, guessed, together, waits_for
+from ribbon.table.sessions import Slot, Timed, fitted, together
+from ribbon.table.times import Extent, expected, rate_says, rates, waits_for
 from tests.examples import seeds
 
 
@@ -35,15 +36,37 @@ def test_a_weekend_by_hand() -> None:
 
 def test_guesses_grow_with_pleats_and_metres_and_are_never_nothing() -> None:
     none, metre = Fraction(0), Length(1000)
-    assert guessed("fold", Fraction(20), metre) == 70
-    assert guessed("fold", Fraction(40), metre) == 130
-    assert guessed("hem", none, metre * 5) == 50
-    assert guessed("something of one's own", none, Length(0)) == 25
+    for name, pleats, long, minutes in (
+        ("fold", Fraction(20), metre, 70),
+        ("fold", Fraction(40), metre, 130),
+        ("hem", none, metre * 5, 50),
+        ("something of one's own", none, Length(0), 25),
+    ):
+        assert expected(name, Extent(pleats, long), {}) == (minutes, False)
     assert waits_for("let it dry flat") == 600
     assert waits_for("until tomorrow") == 60
     assert together([("a", "Press."), ("b", "Cut."), ("c", "Press well."), ("d", "Hem and press.")]) == [
         ("Pressing", ("a", "c", "d"))
     ]
+
+
+def test_what_steps_took_is_learnt_by_what_they_go_by() -> None:
+    """Folds by the pleat, hems by the metre, a wash as it is; what there is none of counts as one."""
+    small, wide = Extent(Fraction(10), Length(1000)), Extent(Fraction(30), Length(4000))
+    learnt = rates(
+        [
+            (small, {"fold": Fraction(20), "hem": Fraction(15), "hang": Fraction(9)}),
+            (wide, {"fold": Fraction(120), "hang": Fraction(20)}),
+        ]
+    )
+    assert learnt == {"fold": 3, "hem": 15, "hang": Fraction(29, 2)}
+    assert expected("fold", Extent(Fraction(7), Length(0)), learnt) == (21, True)
+    assert expected("hem", Extent(Fraction(7), Length(2000)), learnt) == (30, True)
+    assert expected("fold", Extent(Fraction(0), Length(0)), learnt) == (3, True)
+    assert rate_says("fold", Fraction(20), small) == "2 min a pleat"
+    assert rate_says("fold", Fraction(10), small) == "60 s a pleat"
+    assert rate_says("hem", Fraction(60), wide) == "15 min a metre"
+    assert rate_says("hang", Fraction(60), wide) == ""
 
 
 @pytest.mark.parametrize("seed", seeds(1500))

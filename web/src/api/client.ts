@@ -66,7 +66,6 @@ export type ThingRow = Schemas["ThingRow"];
 export type Picture = Schemas["PictureOut"];
 export type View = Schemas["ViewOut"];
 export type Ways = Schemas["WaysSpec"];
-export type Times = Schemas["TimesOut"];
 export type Timetable = Schemas["TimetableOut"];
 export type WaysKept = Schemas["WaysOut"];
 export type Compared = Schemas["ComparedOut"];

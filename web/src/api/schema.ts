@@ -924,26 +924,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/works/times": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Times Of Steps
-         * @description How long the steps of a thing usually take, learnt from the works that are there.
-         */
-        get: operations["step_times"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/works/ways": {
         parameters: {
             query?: never;
@@ -5958,22 +5938,12 @@ export interface components {
             typed: string;
         };
         /**
-         * TimesOut
-         * @description Minutes of each step by its name, the mean of all works that say so; `says` tells all of them together.
-         */
-        TimesOut: {
-            /** Says */
-            says: string;
-            /** Steps */
-            steps: {
-                [key: string]: number;
-            };
-        };
-        /**
          * TimetableOut
-         * @description Steps with their minutes, sessions with what is done in them, what is left over, and all of it in words.
+         * @description Steps with their minutes, how long those take that are not done, sessions with what is done in them, all of it in words.
          */
         TimetableOut: {
+            /** Left */
+            left: string;
             /** Says */
             says: string[];
             /** Sessions */
@@ -9730,37 +9700,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problems"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problems"];
-                };
-            };
-        };
-    };
-    step_times: {
-        parameters: {
-            query: {
-                kind: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TimesOut"];
                 };
             };
             /** @description Unprocessable Entity */

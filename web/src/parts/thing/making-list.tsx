@@ -1,11 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { ask, type Problem, type Thing, type ThingAnswer, type Times } from "../../api/client";
+import type { Problem, Thing, ThingAnswer } from "../../api/client";
 import { newName } from "../../api/named";
 import { takeTimed, useTimed, withMinutes } from "../../state/clock";
 import { saysWhy } from "../../state/sentence";
 import { Figure } from "../controls/figure";
 import { Sessions } from "./sessions";
+import { useTimetable } from "./use-timetable";
 import { StepClock } from "./step-clock";
 
 type Order = NonNullable<Thing["making"]>;
@@ -22,11 +22,8 @@ interface Props {
 /** The order of making, as the sewist's own list: ticked, moved, struck, added to. */
 export function MakingList({ work, revision, made, order, problems, onOrder }: Props) {
   const [text, setText] = useState("");
-  const usual = useQuery({
-    queryKey: ["times", made.thing],
-    queryFn: ({ signal }) => ask<Times>("GET", `/works/times?kind=${made.thing}`, undefined, { signal }),
-    staleTime: 60_000,
-  }).data;
+  const told = useTimetable(work, revision, order.sessions ?? []).data;
+  const will = new Map(told?.steps.map((one) => [one.name, one.words]));
   const waiting = useTimed(work);
   const newest = useRef({ order, onOrder });
   newest.current = { order, onOrder };
@@ -59,7 +56,7 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
         <span className="font-bold">Order of making</span>
         <span className="text-sm text-smoke">
           {made.steps.length} steps{done ? `, ${done} done` : ""}
-          {usual?.says ? `; ${usual.says} in all, as it took before` : ""}
+          {told?.left ? `; about ${told.left} to do` : ""}
         </span>
       </summary>
       <ol className="m-0 list-none p-0">
@@ -88,7 +85,7 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
               <input
                 className="field w-24"
                 value={order.took?.[step.name] ?? ""}
-                placeholder={usual?.steps[step.name] ? `about ${usual.steps[step.name]} min` : "min"}
+                placeholder={will.has(step.name) ? `about ${will.get(step.name)}` : "min"}
                 aria-label={`How long it took: ${step.says}`}
                 aria-invalid={wrong(step.name) ? true : undefined}
                 title={wrong(step.name)}

@@ -1,12 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ask, type Problem, Refused, send, type Thing, type Timetable } from "../../api/client";
+import { type Problem, Refused, send, type Thing } from "../../api/client";
 import { saysWhy, whyNot } from "../../state/sentence";
 import { Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
+import { type Session, useTimetable } from "./use-timetable";
 
 type Order = NonNullable<Thing["making"]>;
-type Session = NonNullable<Order["sessions"]>[number];
 
 interface Props {
   work: string;
@@ -20,12 +19,7 @@ interface Props {
 export function Sessions({ work, revision, order, onOrder }: Props) {
   const sessions = order.sessions ?? [];
   const [said, setSaid] = useState("");
-  const asked = useQuery({
-    queryKey: ["timetable", work, revision, sessions],
-    queryFn: ({ signal }) => ask<Timetable>("POST", `/works/${work}/timetable`, { sessions }, { signal }),
-    placeholderData: (before) => before,
-    retry: false,
-  });
+  const asked = useTimetable(work, revision, sessions);
   const told = asked.data;
   const problems: Problem[] = asked.error instanceof Refused ? asked.error.problems : [];
   const put = (now: Session[]) => onOrder({ ...order, sessions: now }, "sessions");
