@@ -31,7 +31,7 @@ class Saving(NamedTuple):
         """The change of the section of `made` that saves them."""
         section = made.section
         value = section.say(self.quantity, self.value)
-        verb = f"{value} pleats" if self.quantity is Q.COUNT else f"a depth of {value}"
+        verb = f"{value} {'pleat' if value == '1' else 'pleats'}" if self.quantity is Q.COUNT else f"a depth of {value}"
         saved = "one width" if self.saves == 1 else f"{self.saves} widths"
         says = f"With {verb}, {saved} of cloth less: {section.scribe.write(self.flat).text} flat."
         if self.quantity is Q.COUNT:

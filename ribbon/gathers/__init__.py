@@ -3,12 +3,16 @@
 from ribbon.gathers.book import (
     EVERY,
     LONGEST_STITCH,
+    SHORTEST_STITCH,
+    USUAL_TUCK,
     Sample,
     Setting,
     SwatchKind,
     Trial,
     sampler,
+    setting_says,
     settings_for,
+    usual_sample,
 )
 from ribbon.gathers.gather import GATHER, Between, Thread, gathered_strip, parts, thread
 from ribbon.gathers.gathering import (
@@ -32,6 +36,8 @@ __all__ = [
     "EVERY",
     "GATHER",
     "LONGEST_STITCH",
+    "SHORTEST_STITCH",
+    "USUAL_TUCK",
     "Between",
     "Gathering",
     "Point",
@@ -46,6 +52,7 @@ __all__ = [
     "gathered_strip",
     "parts",
     "sampler",
+    "setting_says",
     "settings",
     "settings_for",
     "stitch_for",
@@ -55,4 +62,5 @@ __all__ = [
     "tried",
     "tuck_from",
     "tuck_text",
+    "usual_sample",
 ]

@@ -12,7 +12,7 @@ from enum import StrEnum
 
 from ribbon.errors import Problem, Refusal
 from ribbon.fraction import Fraction
-from ribbon.gathers.gathering import Swatch, Tried, stitch_for
+from ribbon.gathers.gathering import Swatch, Tried, stitch_for, stitch_text
 from ribbon.lengths import ZERO, Length
 
 
@@ -25,8 +25,10 @@ class SwatchKind(StrEnum):
     CARTRIDGE = "cartridge"
 
 
-LONGEST_STITCH = Length(8)
-"""Longer stitches than a machine sews by itself."""
+SHORTEST_STITCH, LONGEST_STITCH = Length(Fraction(1, 2)), Length(8)
+"""What stitches a machine makes."""
+USUAL_TUCK = Length(6)
+"""What an attachment takes into a tuck, before it is tried."""
 EVERY = (0, 1, 6, 12)
 """How many stitches an attachment makes to a tuck; nought where it makes none."""
 
@@ -132,6 +134,7 @@ class Trial:
             return None
         return self.stitch * (self.every * (ratios.mean - 1))
 
+    @property
     def mean(self) -> Length | None:
         """The mean of what it measured."""
         return sum(self.measured, ZERO) / len(self.measured) if self.measured else None
@@ -139,7 +142,7 @@ class Trial:
     @property
     def turn(self) -> Length | None:
         """What each fold came out narrower by, below nought: wider; None of anything but folds."""
-        mean = self.mean()
+        mean = self.mean
         if self.kind is not SwatchKind.FOLD or mean is None or self.flat is None or self.depth is None:
             return None
         return (self.flat - self.depth * (2 * self.folds) - mean) / self.folds
@@ -147,7 +150,7 @@ class Trial:
     @property
     def packed(self) -> Length | None:
         """How wide a fold is packed, None of anything but cartridge."""
-        mean = self.mean()
+        mean = self.mean
         return mean / self.folds if self.kind is SwatchKind.CARTRIDGE and mean is not None else None
 
 
@@ -159,6 +162,16 @@ def _mm(length: Length) -> str:
     return f"{float(length.mm):g} mm"
 
 
+def setting_says(every: int, stitch: Length) -> str:
+    """A setting in words.
+
+    >>> setting_says(6, Length(3)), setting_says(1, Length(3)), setting_says(0, Length(3))
+    ('a tuck every 6 stitches of 3 mm', 'a tuck every stitch of 3 mm', 'no tuck of 3 mm')
+    """
+    how = "no tuck" if not every else "a tuck every stitch" if every == 1 else f"a tuck every {every} stitches"
+    return f"{how} of {stitch_text(stitch)}"
+
+
 @dataclass(frozen=True, slots=True)
 class Setting:
     """A way to set the attachment: a tuck every so many stitches of that length; the ratio it makes."""
@@ -167,18 +180,22 @@ class Setting:
     stitch: Length
     ratio: Fraction
 
+    @property
+    def says(self) -> str:
+        """It in words."""
+        return setting_says(self.every, self.stitch)
 
-def settings_for(tuck: Length, ratio: Fraction, stitches: tuple[Length, Length]) -> list[Setting]:
+
+def settings_for(tuck: Length, ratio: Fraction) -> list[Setting]:
     """How to set an attachment of that tuck for a wanted ratio, of each number of stitches whose length a machine makes.
 
-    >>> [(one.every, float(one.stitch.mm)) for one in settings_for(Length(5), Fraction(2), (Length(Fraction(1, 2)), Length(5)))]
+    >>> [(one.every, float(one.stitch.mm)) for one in settings_for(Length(5), Fraction(2))]
     [(1, 5.0), (6, 0.8333333333333334)]
     """
     if ratio <= 1:
         return []
-    low, high = stitches
     found = [Setting(every, stitch_for(tuck, every, ratio), ratio) for every in EVERY if every]
-    return [one for one in found if low <= one.stitch <= high]
+    return [one for one in found if SHORTEST_STITCH <= one.stitch <= LONGEST_STITCH]
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,6 +207,11 @@ class Sample:
     start: Length
     end: Length
     expected: Length
+
+
+def usual_sample(*, imperial: bool) -> tuple[Length, Length]:
+    """(how long a sample is, and the gap to the next) where nothing is said."""
+    return (Length.inches(8), Length.inches(1)) if imperial else (Length.cm(20), Length.cm(3))
 
 
 def sampler(settings: Sequence[tuple[int, Length]], each: Length, gap: Length, tuck: Length) -> list[Sample]:

@@ -17,7 +17,7 @@ from ribbon.lengths.reading import (
 )
 from ribbon.lengths.sums import Unreadable
 from ribbon.lengths.units import UNITS, Unit, unit_named
-from ribbon.lengths.writing import Scribe, Written, typed, typed_number, write_ratio
+from ribbon.lengths.writing import Scribe, Written, counted, typed, typed_number, write_ratio
 
 __all__ = [
     "POUND",
@@ -28,6 +28,7 @@ __all__ = [
     "Unit",
     "Unreadable",
     "Written",
+    "counted",
     "loosened",
     "price_sign",
     "read_count",

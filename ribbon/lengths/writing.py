@@ -155,6 +155,11 @@ def typed(length: Length, unit: Unit) -> str:
     return f"{whole} {rest} mm" if whole else f"{rest} mm"
 
 
+def counted(number: int, name: str) -> str:
+    """A number of things, `name` being their plural: 1 piece, 2 pieces."""
+    return f"{number} {name[:-1] if number == 1 else name}"
+
+
 def typed_number(value: Fraction) -> str:
     """A count or a ratio as it is typed, exactly: ``24``, ``2 1/2``."""
     whole, rest = divmod(value, 1)

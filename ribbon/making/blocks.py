@@ -128,6 +128,7 @@ def _edge(given: Given, part: BlockPart, half: BlockHalf) -> EdgeFacts:
         "unit": given.unit.sign,
         "pins.finished": Tie(f"{part.key}.finished"),
         "cutting.shaped": True,
+        "allowance.start": Tie("seam") if part.seam else "0",
         "allowance.end": Tie("seam"),
     }
     if kind_in(given) in ("knife", "tuck"):
@@ -198,7 +199,9 @@ def wrong_with(given: Given) -> list[Problem]:
     if found:
         return found
     half = drafted_half(given)
-    return [] if half is None else [*_too_narrow(given, half), *_of_the_body(given), *_stitched_too_far(given, half)]
+    return (
+        [] if half is None else [*_too_narrow(given, half), *_of_the_body(given, half), *_stitched_too_far(given, half)]
+    )
 
 
 def _too_narrow(given: Given, half: BlockHalf) -> list[Problem]:
@@ -232,11 +235,11 @@ def _too_narrow(given: Given, half: BlockHalf) -> list[Problem]:
     ]
 
 
-def _of_the_body(given: Given) -> list[Problem]:
+def _of_the_body(given: Given, half: BlockHalf) -> list[Problem]:
     body, write = quarters(given), given.write
     if typed_out(given) or body is None or at_waist_only(given):
         return []
-    taken = sum((one.wide for one in (drafted_half(given) or _NONE).darts), ZERO)
+    taken = sum((one.wide for one in half.darts), ZERO)
     less = body.hip - body.waist
     if taken > max(less, ZERO):
         return [
@@ -248,8 +251,7 @@ def _of_the_body(given: Given) -> list[Problem]:
                 "let each take less, or have fewer",
             )
         ]
-    half = drafted_half(given)
-    return _darts_in_the_way(given, half) if half is not None else []
+    return _darts_in_the_way(given, half)
 
 
 def _darts_in_the_way(given: Given, half: BlockHalf) -> list[Problem]:
@@ -283,9 +285,6 @@ def _darts_in_the_way(given: Given, half: BlockHalf) -> list[Problem]:
                     )
                 ]
     return []
-
-
-_NONE = BlockHalf((), (), (), ZERO, ZERO)
 
 
 def _stitched_too_far(given: Given, half: BlockHalf) -> list[Problem]:

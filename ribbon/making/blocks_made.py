@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import NamedTuple
 
 from ribbon.cloth import CutPiece, Drafted, FoldLine, Notion, SideTakes, totals
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, counted
 from ribbon.making.asked import Given
 from ribbon.making.block_drafted import BlockHalf, drafted_half, quarters, swallowed, widened, worn_half
 from ribbon.making.block_fields import at_waist_only, bodied, typed_out
@@ -116,7 +116,7 @@ def _part(given: Given, one: BlockMade, solved: Solved | None) -> Part:
     if solved is None:
         return Part(one.part.key, one.part.title, one.piece.count, f"{size}, plain")
     many = pleats_many(given) * 2 + (1 if in_the_middle(given) else 0)
-    return Part(one.part.key, one.part.title, one.piece.count, f"{size}, {many} pleats", one.part.key)
+    return Part(one.part.key, one.part.title, one.piece.count, f"{size}, {counted(many, 'pleats')}", one.part.key)
 
 
 def _checks(given: Given) -> list[Check]:
@@ -137,9 +137,9 @@ def _slip(given: Given, half: BlockHalf, made: list[BlockMade]) -> list[str]:
         middle = "with a seam in its middle" if one.part.seam else "on the fold"
         found.append(f"{one.part.title}: {middle}, each half {how}.")
     if at_waist_only(given):
-        gap = given.length("pitch") - given.length("take")
+        gap, many = given.length("pitch") - given.length("take"), pleats_many(given)
         found.append(
-            f"{pleats_many(given)} small pleats at each side: marked every {write(given.length('pitch'))}, each takes {write(given.length('take'))}, {write(gap)} is seen between; the first {write(given.length('first'))} from the middle."
+            f"{many} small pleat{'' if many == 1 else 's'} at each side: marked every {write(given.length('pitch'))}, each takes {write(given.length('take'))}, {write(gap)} is seen between; the first {write(given.length('first'))} from the middle."
         )
     eaten = swallowed(given, half.darts)
     if eaten:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from ribbon.cloth import Bolt, drop_on
 from ribbon.facts import KINDS
-from ribbon.lengths import ZERO
+from ribbon.lengths import ZERO, counted
 from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import HEADINGS
 from ribbon.making.curtains_compared import schools_compared, widths_compared
@@ -112,10 +112,10 @@ def _of_pleats(given: Given, panel: Panel, results: dict[str, Result]) -> None:
     count: int | None = None
     if rings is not None:
         each = _rings_each(given, rings)
-        count, says = each - 2, f"{each} rings, two of them at its ends: {each - 2} pleats"
+        count, says = each - 2, f"{each} rings, two of them at its ends: {counted(each - 2, 'pleats')}"
     elif _reaches(given):
         count = max(1, round(panel.share / spacing)) if spacing else 1
-        says = f"{given.write(panel.share)} in spaces of about {given.write(spacing)}: {count} pleats side by side"
+        says = f"{given.write(panel.share)} in spaces of about {given.write(spacing)}: {counted(count, 'pleats')} side by side"
     if count is None:
         results[f"{key}.count"] = Result(None, "as the spacing asks")
         results[f"{key}.spacing"] = Result(spacing, f"about {given.write(spacing)}", about=True)

@@ -10,7 +10,7 @@ from ribbon.cloth import CutPiece, Cutting, Notion
 from ribbon.edge import EdgePlan
 from ribbon.errors import Problem
 from ribbon.fraction import Fraction
-from ribbon.lengths import UNITS, Length, typed
+from ribbon.lengths import UNITS, Length, counted, typed
 from ribbon.making.asked import Field, Given
 from ribbon.making.picture import Picture
 
@@ -135,7 +135,7 @@ class Solved(NamedTuple):
 def pleats_say(whole: EdgePlan) -> str:
     """How many pleats an edge has, in words."""
     many = whole.count
-    return "gathered" if not many else "1 pleat" if many == 1 else f"{many} pleats"
+    return "gathered" if not many else counted(many, "pleats")
 
 
 class Part(NamedTuple):

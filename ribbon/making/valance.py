@@ -253,7 +253,7 @@ def finish(given: Given, begun: FirstStroke, solved: Mapping[str, Solved]) -> Ma
     pieces = edge_pieces(KEY, one.title, one.whole, one.cutting)
     made = one.whole.only
     notions = [Priced(each.times(windows)) for each in totals(pieces.notions)]
-    many = f"{one.whole.count} pleats" if made is not None and made.section.kind.folded else "its gathers"
+    many = pleats_say(one.whole) if made is not None and made.section.kind.folded else "its gathers"
     slip = [f"{given.write(one.whole.flat)} flat into {given.write(one.whole.finished)}, {many}."]
     fixed = (
         "Sew it to its tape and hook it along the rail."

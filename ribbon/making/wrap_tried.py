@@ -5,7 +5,7 @@ from __future__ import annotations
 from ribbon.cloth import repeat_of
 from ribbon.cloth.ways import lengthways
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO, Length, typed_number
+from ribbon.lengths import ZERO, Length, counted, typed_number
 from ribbon.making.asked import Given
 from ribbon.making.plaid import alike, between, middle_of, stripe_at
 from ribbon.making.recipes import drop_of
@@ -63,7 +63,7 @@ def _tried(given: Given, number: int, made: Wrap, *, taken: bool) -> Alternative
     return Alternative(
         ("centre", str(number)),
         f"Stripe {number}, {stripe.name or write(stripe.width)}",
-        f"deep folds {write(made.outer)} and {write(made.inner)}, {made.many} pleats{left}{more}",
+        f"deep folds {write(made.outer)} and {write(made.inner)}, {counted(made.many, 'pleats')}{left}{more}",
         f"{sides}; {meets}{short}",
         _cost(given, made),
         tuple(one.long for one in front),
@@ -117,7 +117,7 @@ def _gives(given: Given, way: str, title: str, taken: str) -> Alternative | None
     if made is None or made.room is None or not made.gave:
         return None
     still = max(ZERO, made.flat - made.room)
-    says = f"fold {given.write(made.inner)}, {made.many} pleats" + (
+    says = f"fold {given.write(made.inner)}, {counted(made.many, 'pleats')}" + (
         f", still {given.write(still)} short" if still else ""
     )
     warns = bool(still) or made.inner < fold_wanted(given)

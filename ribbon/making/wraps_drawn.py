@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, counted
 from ribbon.making.asked import Given
 from ribbon.making.body import body_view
 from ribbon.making.picture import Caption, Hung, Picture, Shape, Tape, View, bent, box_of, extent, hanging, mm
@@ -26,7 +26,7 @@ def drawn(given: Given, made: Wrap, one: Solved | None) -> Picture:
     write = given.write
     says = (
         f"The outer front piece, {write(made.front)} wide at the hip, its edge at the wearer’s {given.word('edge_at')}.",
-        f"Behind, {made.many} pleats over {write(made.pleated)}.",
+        f"Behind, {counted(made.many, 'pleats')} over {write(made.pleated)}.",
         f"Within, the inner front piece, {write(made.front)} wide.",
     )
     return Picture(tuple(views), says)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from ribbon.cloth import CutPiece, Notion, edge_pieces, repeat_of, totals
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, counted
 from ribbon.making.asked import Given
 from ribbon.making.band import band_pieces, stiffening
 from ribbon.making.body import doubts
@@ -94,7 +94,7 @@ def _checks(given: Given) -> list[Check]:
 def _slip(given: Given, made: Wrap) -> list[str]:
     write, figure = given.write, given.figure
     found = [
-        f"From its outer edge: fold {figure(made.outer)} + front {figure(made.front)} + {made.many} pleats {figure(made.pleats)}"
+        f"From its outer edge: fold {figure(made.outer)} + front {figure(made.front)} + {counted(made.many, 'pleats')} {figure(made.pleats)}"
         f" + front {figure(made.front)} + fold {figure(made.inner)} = {write(made.flat)} flat.",
     ]
     if made.room is not None:
@@ -187,7 +187,7 @@ def _steps(given: Given, made: Wrap) -> list[Making]:
         Making("hem", foot),
         Making("outer", f"Turn the outer edge under, {write(made.outer)} deep{centre and ', and look whether its stripe is in the middle'}."),
         Making("mark", f"Mark at the hip, {write(level)} below the waist, and at the waist."),
-        Making("fold", f"Fold {made.many} pleats{_shows(given, made)}. At the hip the tape reads from the {'outer' if outer_first(given) else 'outer, right-hand,'} edge: {tape}."),
+        Making("fold", f"Fold {counted(made.many, 'pleats')}{_shows(given, made)}. At the hip the tape reads from the {'outer' if outer_first(given) else 'outer, right-hand,'} edge: {tape}."),
     ]  # fmt: skip
     if waist is not None and waist.pleated != made.pleated:
         each = (made.pleated - waist.pleated) / made.many

@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ribbon.edge import EdgePlan, Plan
 from ribbon.facts import Edge
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import ZERO, Length, counted
 from ribbon.pleats import Quantity
 from ribbon.says.notes import stops_say
 
@@ -113,7 +113,7 @@ def _mark(section: Edge, plan: Plan | None) -> Task:
             "mark",
             f"Mark the match points on the {write(plan.flat).text} of cloth and on the {write(plan.finished).text} that it goes to.",
         )
-    pleats = "1 pleat" if plan.count == 1 else f"{plan.count} pleats"
+    pleats = counted(plan.count, "pleats")
     return Task(
         "mark",
         f"Chalk {pleats} over {write(plan.flat).text}, inside the allowance first, then carry each mark down square. Marks that heat removes vanish under the iron.",

@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from ribbon.edge import edge_plan
 from ribbon.errors import Refusal, refuse
-from ribbon.lengths import UNITS, ZERO, Length, Scribe, typed
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, counted, typed
 from ribbon.table.checking import Verdict, usual_error
 from server.journal.models import Check, Photograph, TablePlace
 from server.making.kept import made_again
@@ -266,11 +266,6 @@ def remains_of(key: str) -> dict[str, Any]:
     verb = "goes" if sum(counts.values()) + bool(work.log) == 1 else "go"
     said = f"With it {verb} {listed}{large}." if words else "Nothing else goes with it."
     return {**counts, "bytes": size, "says": said}
-
-
-def counted(number: int, name: str) -> str:
-    """A number of things, `name` being their plural: 1 piece, 2 pieces."""
-    return f"{number} {name[:-1] if number == 1 else name}"
 
 
 @transaction.atomic

@@ -15,8 +15,8 @@ from django.conf import settings
 from django.db import connection, transaction
 from django.utils import timezone
 
+from ribbon.lengths import counted
 from server.journal.models import Photograph
-from server.journal.services import counted
 from server.keeping.rows import ORDERS, TABLES, row_line
 from server.pictures.photographs import folder, path_of
 from server.shelf.models import Cloth

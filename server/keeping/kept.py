@@ -10,7 +10,7 @@ from zipfile import BadZipFile, ZipFile
 
 import orjson
 
-from server.journal.services import counted
+from ribbon.lengths import counted
 from server.keeping import backup, whole
 from server.shelf.models import Cloth
 from server.wire.files import folder_of

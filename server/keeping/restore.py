@@ -20,8 +20,8 @@ from PIL import Image
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal, refuse
+from ribbon.lengths import counted
 from server.journal.models import Photograph
-from server.journal.services import counted
 from server.keeping import whole
 from server.keeping.backup import VERSION, Progress
 from server.keeping.rows import TABLES, KeptRow

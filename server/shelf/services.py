@@ -7,16 +7,17 @@ from typing import Any
 
 from django.conf import settings
 from django.db import transaction
-from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from ribbon.errors import Refusal, refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, Unreadable, read_length, typed, with_unit
 from server.shelf.models import Cloth, Movement
-from server.shelf.sheet import SheetRow, Wrong, read_sheet, wrong_with
+from server.shelf.sheet import SheetRow, read_sheet, wrong_with
 from server.wire.cloth import ClothSpec
 from server.wire.colours import colour_of
 from server.wire.read_cloth import read_cloth
+from server.wire.stale import as_seen, kept_anew
+from server.wire.table import Wrong
 from server.works.units import sold_by, with_units
 
 SHIPPED = Path(__file__).with_name("prices.csv")
@@ -90,15 +91,15 @@ def put_on_shelf(name: str, unit: str, spec: dict[str, Any]) -> Cloth:
 @transaction.atomic
 def change(key: str, revision: int, name: str, unit: str, spec: dict[str, Any]) -> Cloth:
     """The cloth with other facts.  Raises `Refusal`, also where it was changed elsewhere."""
-    cloth = _seen(key, revision)
+    cloth = as_seen(Cloth, key, revision, "cloth")
     cloth.name, cloth.unit, cloth.spec = name, unit, _checked(unit, spec)
-    return _kept(cloth)
+    return kept_anew(cloth)
 
 
 @transaction.atomic
 def move_length(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
     """The cloth after a length went out to a work, or came back.  Raises `Refusal`."""
-    cloth = _seen(key, revision)
+    cloth = as_seen(Cloth, key, revision, "cloth")
     unit = UNITS[cloth.unit]
     try:
         length = read_length(said, unit)
@@ -121,33 +122,13 @@ def move_length(key: str, revision: int, said: str, work: str, *, back: bool) ->
         raise refuse("too_long", "length", said, f"there is only {has} of it", f"take {has} or less")
     cloth.spec = {**cloth.spec, "length": typed(after, unit)}
     Movement.objects.create(cloth=cloth, work=work, length=with_unit(said, unit), back=back, at=timezone.now())
-    return _kept(cloth)
-
-
-def _seen(key: str, revision: int) -> Cloth:
-    cloth: Cloth = get_object_or_404(Cloth, key=key)
-    if cloth.revision != revision:
-        raise refuse(
-            "stale",
-            "revision",
-            revision,
-            "this cloth was changed elsewhere in the meantime",
-            "look at it again, then change it",
-        )
-    return cloth
-
-
-def _kept(cloth: Cloth) -> Cloth:
-    cloth.revision += 1
-    cloth.touched = timezone.now()
-    cloth.save()
-    return cloth
+    return kept_anew(cloth)
 
 
 @transaction.atomic
 def remove(key: str, revision: int) -> None:
     """The cloth is gone from the shelf, its movements with it."""
-    _seen(key, revision).delete()
+    as_seen(Cloth, key, revision, "cloth").delete()
 
 
 MOST_CLOTHS = 2000

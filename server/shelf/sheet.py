@@ -1,26 +1,23 @@
-"""Cloths as a table of text: one row a cloth, the columns by name (RFC 4180)."""
+"""Cloths as a table of text: one row a cloth."""
 
 from __future__ import annotations
 
-import csv
-import io
 from dataclasses import replace
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
-from papers import guarded, unguarded
 from ribbon.errors import Problem
 from ribbon.lengths import UNITS
 from server.wire.cloth import ClothSpec
 from server.wire.problems import from_schema
 from server.wire.read_cloth import read_cloth
+from server.wire.table import Wrong, read_table, write_table
 
 COLUMNS = (
     "name", "unit", "width", "selvedge", "usable", "weight", "thickness", "along", "across", "directional",
     "shrinkage", "price", "per", "step", "length", "rectangle", "stripes",
 )  # fmt: skip
-MOST_ROWS = 1000
 _YES = {"yes", "true", "1", "x"}
 _NO = {"no", "false", "0", ""}
 
@@ -33,50 +30,15 @@ class SheetRow(NamedTuple):
     spec: dict[str, Any]
 
 
-class Wrong(NamedTuple):
-    """A row that is not: its line, and why."""
-
-    line: int
-    message: str
-
-
 def read_sheet(text: str) -> tuple[list[SheetRow], list[Wrong]]:
     """The right rows and the wrong ones, each wrong one with its line number."""
-    found: list[SheetRow] = []
-    wrong: list[Wrong] = []
-    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""), strict=True)
-    try:
-        names = [name.strip().lower() for name in reader.fieldnames or []]
-    except csv.Error as error:
-        return [], [Wrong(1, f"this is no table: {error}")]
-    if "name" not in names:
-        return [], [
-            Wrong(1, f"the first line must name the columns, “name” among them; known are {', '.join(COLUMNS)}")
-        ]
-    unknown = [name for name in names if name and name not in COLUMNS]
-    if unknown:
-        return [], [Wrong(1, f"there is no column “{unknown[0][:40]}”; known are {', '.join(COLUMNS)}")]
-    reader.fieldnames = names
-    try:
-        for number, values in enumerate(reader, 1):
-            line = reader.line_num
-            if number > MOST_ROWS:
-                too_many = f"a table has at most {MOST_ROWS} rows: take it in in parts"
-                return [], [Wrong(line, too_many)]
-            if None in values:
-                wrong.append(Wrong(line, "there are more cells than columns"))
-                continue
-            if not any((value or "").strip() for value in values.values()):
-                continue
-            row = _row(values, line)
-            (wrong if isinstance(row, Wrong) else found).append(row)  # type: ignore[arg-type]
-    except csv.Error as error:
-        wrong.append(Wrong(reader.line_num, f"this row cannot be read: {error}"))
-    return found, wrong
+    rows, wrong = read_table(text, COLUMNS, ("name",))
+    found = [_row(one.said, one.line) for one in rows]
+    wrong += [one for one in found if isinstance(one, Wrong)]
+    return [one for one in found if isinstance(one, SheetRow)], sorted(wrong)
 
 
-def _row(values: dict[str, str], line: int) -> SheetRow | Wrong:
-    said = {name: unguarded(value or "").strip() for name, value in values.items() if name}
+def _row(said: dict[str, str], line: int) -> SheetRow | Wrong:
     name, unit = said.pop("name", ""), said.pop("unit", "") or "cm"
     if not name:
         return Wrong(line, "the name is missing")
@@ -120,18 +82,12 @@ def wrong_with(unit: str, spec: dict[str, Any]) -> Problem | None:
 
 def write_sheet(rows: list[SheetRow]) -> str:
     """The table of `rows`, which reads back to them."""
-    out = io.StringIO(newline="")
-    writer = csv.DictWriter(out, COLUMNS)
-    writer.writeheader()
-    for row in rows:
-        cells = {
-            column: row.spec.get(column) for column in COLUMNS if row.spec.get(column) not in (None, "", False, [])
-        }
-        for flag in ("directional", "rectangle"):
-            if flag in cells:
-                cells[flag] = "yes"
-        if "stripes" in cells:
-            cells["stripes"] = "; ".join(f"{one['colour']} {one['width']}" for one in row.spec["stripes"])
-        whole = {**cells, "name": row.name, "unit": row.unit}
-        writer.writerow({column: guarded(str(cell)) for column, cell in whole.items()})
-    return out.getvalue()
+    return write_table(COLUMNS, map(_cells, rows))
+
+
+def _cells(row: SheetRow) -> dict[str, object]:
+    cells = {column: row.spec.get(column) for column in COLUMNS if row.spec.get(column) not in (None, "", False, [])}
+    cells |= {flag: "yes" for flag in ("directional", "rectangle") if flag in cells}
+    if "stripes" in cells:
+        cells["stripes"] = "; ".join(f"{one['colour']} {one['width']}" for one in row.spec["stripes"])
+    return {**cells, "name": row.name, "unit": row.unit}

@@ -4,9 +4,20 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from ribbon.errors import Problem, Refusal, refuse
-from ribbon.fraction import Fraction
-from ribbon.gathers import EVERY, LONGEST_STITCH, Sample, SwatchKind, Trial, sampler, settings_for, stitch_text
+from ribbon.errors import Refusal, refuse
+from ribbon.gathers import (
+    EVERY,
+    LONGEST_STITCH,
+    SHORTEST_STITCH,
+    USUAL_TUCK,
+    Sample,
+    SwatchKind,
+    Trial,
+    sampler,
+    settings_for,
+    stitch_text,
+    usual_sample,
+)
 from ribbon.lengths import UNITS, ZERO, Length, Unreadable, read_length, read_ratio
 from server.swatches.models import BookSwatch
 from server.swatches.schema import BookSpec, SampleOut, SamplerIn, SamplerOut, WantedIn, WantedOut, WantedRow
@@ -14,25 +25,19 @@ from server.swatches.services import fine, trial_of
 from server.wire.texts import Texts
 from server.wire.told import told_length, told_ratio
 
-SHORTEST_STITCH = Length(Fraction(1, 2))
 CAUTIONS = (
     "Turn the wheel by hand for two tucks before each sample.",
     "See that the attachment fits the machine, and that its screws have not worked loose.",
 )
 
 
-def every_says(every: int) -> str:
-    """How often it tucks, in words."""
-    return "no tuck" if not every else "a tuck every stitch" if every == 1 else f"a tuck every {every} stitches"
-
-
 def sampler_of(said: SamplerIn) -> SamplerOut:
     """The samples of a strip.  Raises `Refusal` with everything in it that cannot be."""
     unit = UNITS[said.unit]
     texts = Texts(unit)
-    each = texts.given("each", said.each) or (Length.inches(8) if unit.binary else Length.cm(20))
-    gap = texts.given("gap", said.gap) or (Length.inches(1) if unit.binary else Length.cm(3))
-    tuck = texts.given("tuck", said.tuck) or Length(6)
+    long, apart = usual_sample(imperial=unit.binary)
+    each, gap = texts.given("each", said.each) or long, texts.given("gap", said.gap) or apart
+    tuck = texts.given("tuck", said.tuck) or USUAL_TUCK
     settings: list[tuple[int, Length]] = []
     for number, one in enumerate(said.settings):
         stitch = texts.read(f"settings.{number}.stitch", one.stitch, lambda text: read_length(text, UNITS["mm"]))
@@ -58,31 +63,45 @@ def sampler_of(said: SamplerIn) -> SamplerOut:
     if texts.problems:
         raise Refusal(texts.problems)
     samples = sampler(settings, each, gap, tuck)
-    told = [_told(said.unit, one, measured[n] if n < len(measured) else None, each, n) for n, one in enumerate(samples)]
+    trials = [
+        _tried(one, each, measured[number] if number < len(measured) else None, number)
+        for number, one in enumerate(samples)
+    ]
     scribe = fine(said.unit)
     long = samples[-1].end + gap
-    tucks = [one["tuck"]["mm"] for one in told if one["tuck"] is not None]
+    tucks = [one.tuck for one in trials if one is not None and one.tuck is not None]
     says = [f"Cut a strip {scribe.write(long).text} long; mark each sample at both its ends and number it."]
     if tucks:
-        mean = Length(sum((Fraction(one).limit_denominator(10_000) for one in tucks), Fraction(0)) / len(tucks))
+        mean = sum(tucks, ZERO) / len(tucks)
         says.append(f"By {len(tucks)} of them it tucks {scribe.write(mean).text} each time.")
-    return {"samples": told, "long": told_length(scribe, long), "tuck": told_length(scribe, tuck), "says": [*says, *CAUTIONS]}  # fmt: skip
+    return {
+        "samples": [_told(said.unit, one, trial) for one, trial in zip(samples, trials, strict=True)],
+        "each": told_length(scribe, each),
+        "long": told_length(scribe, long),
+        "tuck": told_length(scribe, tuck),
+        "says": [*says, *CAUTIONS],
+    }
 
 
-def _told(unit: str, one: Sample, measured: Length | None, each: Length, number: int) -> SampleOut:
+def _tried(one: Sample, each: Length, measured: Length | None, number: int) -> Trial | None:
+    """What a sample made; None of one that is not measured.  Raises `Refusal`, at the field that it was measured into."""
+    if measured is None:
+        return None
+    setting = one.setting
+    try:
+        return Trial(SwatchKind.ATTACHMENT, each, (measured,), every=setting.every, stitch=setting.stitch)
+    except Refusal as refused:
+        raise Refusal([replace(problem, path=f"measured.{number}") for problem in refused.problems]) from None
+
+
+def _told(unit: str, one: Sample, trial: Trial | None) -> SampleOut:
     scribe, setting = fine(unit), one.setting
-    trial = None
-    if measured is not None:
-        try:
-            trial = Trial(SwatchKind.ATTACHMENT, each, (measured,), every=setting.every, stitch=setting.stitch)
-        except Refusal as refused:
-            raise Refusal(problem_at(refused, number)) from None
     made = trial.ratios if trial is not None else None
     return {
         "number": one.number,
         "every": setting.every,
         "stitch": stitch_text(setting.stitch),
-        "says": f"{every_says(setting.every)} of {stitch_text(setting.stitch)}",
+        "says": setting.says,
         "start": told_length(scribe, one.start),
         "end": told_length(scribe, one.end),
         "expected": told_length(scribe, one.expected),
@@ -91,11 +110,6 @@ def _told(unit: str, one: Sample, measured: Length | None, each: Length, number:
         "tuck": told_length(scribe, trial.tuck) if trial is not None and trial.tuck is not None else None,
         "ok": made is not None,
     }
-
-
-def problem_at(refused: Refusal, number: int) -> list[Problem]:
-    """The problems of one sample, at the field that it was measured into."""
-    return [replace(one, path=f"measured.{number}") for one in refused.problems]
 
 
 def wanted_of(swatch: BookSwatch, said: WantedIn) -> WantedOut:
@@ -117,14 +131,9 @@ def wanted_of(swatch: BookSwatch, said: WantedIn) -> WantedOut:
             "an attachment that tucks always takes more than once the length",
             "want more than 1",
         )
-    found = settings_for(trial.tuck, ratio, (SHORTEST_STITCH, LONGEST_STITCH))
     rows: list[WantedRow] = [
-        {
-            "every": one.every,
-            "stitch": stitch_text(one.stitch),
-            "says": f"{every_says(one.every)} of {stitch_text(one.stitch)}",
-        }
-        for one in found
+        {"every": one.every, "stitch": stitch_text(one.stitch), "says": one.says}
+        for one in settings_for(trial.tuck, ratio)
     ]
     tucks = fine(swatch.unit).write(trial.tuck).text
     if not rows:

@@ -135,9 +135,10 @@ class SampleOut(TypedDict):
 
 
 class SamplerOut(TypedDict):
-    """The samples of a strip, how long it is cut, what they show together."""
+    """The samples of a strip, how long each is, how long it is cut, what they show together."""
 
     samples: list[SampleOut]
+    each: LengthOut
     long: LengthOut
     tuck: LengthOut
     says: list[str]

@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from ribbon.errors import Refusal, refuse
 from ribbon.fraction import Fraction
-from ribbon.gathers import SwatchKind, Trial, stitch_text
+from ribbon.gathers import SwatchKind, Trial, setting_says
 from ribbon.lengths import UNITS, Length, Scribe, read_length, typed
 from server.pictures.photographs import bare
 from server.shelf.models import Cloth
@@ -19,8 +19,9 @@ from server.swatches.read import read_swatch, under_spec
 from server.swatches.schema import BookSpec, UsedOut
 from server.wire.colours import colour_of
 from server.wire.section import SectionSpec
+from server.wire.stale import as_seen, kept_anew
 from server.wire.told import LengthOut, RatioOut, told_length, told_ratio
-from server.works.models import WorkSection
+from server.works.models import Work, WorkSection
 
 MOST = 2000
 LARGEST = 640
@@ -83,15 +84,8 @@ def says(trial: Trial, unit: str, spec: BookSpec) -> list[str]:
             text += f", from {told_ratio(ratios.least)['text']} to {told_ratio(ratios.most)['text']} over {len(trial.measured)} measurings"
         found.append(f"{text}.")
     if trial.kind is SwatchKind.ATTACHMENT and trial.stitch is not None:
-        how = (
-            "no tuck"
-            if not trial.every
-            else "a tuck every stitch"
-            if trial.every == 1
-            else f"a tuck every {trial.every} stitches"
-        )
         screw = f", screw at {spec.screw}" if spec.screw else ""
-        found.append(f"Set to {how} of {stitch_text(trial.stitch)}{screw}.")
+        found.append(f"Set to {setting_says(trial.every, trial.stitch)}{screw}.")
     if trial.tuck is not None:
         found.append(f"It tucks {write(trial.tuck).text} each time.")
     if trial.kind is SwatchKind.ATTACHMENT and spec.guide:
@@ -118,8 +112,16 @@ def book(swatches: list[BookSwatch]) -> list[dict[str, Any]]:
         here = used.setdefault(str(section.spec["swatch"]), [])
         if row not in here:
             here.append(row)
-    colours = {cloth.name: colour_of(cloth.spec, "", cloth.name) for cloth in Cloth.objects.all()[:MOST]}
+    colours = _colours({one.cloth for one in swatches})
     return [told(one, used, colours) for one in swatches]
+
+
+def _colours(names: set[str]) -> dict[str, str]:
+    """The colour of each cloth: as the shelf has it, else as a work that it was used in."""
+    worked = Work.objects.filter(deleted=None).order_by("touched").values_list("cloths", flat=True)
+    cloths = [cloth for roles in worked for cloth in roles.values()]
+    found = {str(cloth["name"]): colour_of(cloth) for cloth in cloths if cloth.get("name") in names}
+    return found | {cloth.name: colour_of(cloth.spec, "", cloth.name) for cloth in Cloth.objects.filter(name__in=names)}
 
 
 def found(key: str) -> BookSwatch:
@@ -161,36 +163,16 @@ def _room(more: int) -> None:
 @transaction.atomic
 def change(key: str, revision: int, cloth: str, kind: str, unit: str, spec: BookSpec) -> BookSwatch:
     """The swatch with other facts.  Raises `Refusal`, also where it was changed elsewhere."""
-    swatch = _seen(key, revision)
+    swatch = as_seen(BookSwatch, key, revision, "swatch")
     trial_of(kind, unit, spec)
     swatch.cloth, swatch.kind, swatch.unit, swatch.spec = cloth, kind, unit, _kept(spec)
-    return _stored(swatch)
+    return kept_anew(swatch)
 
 
 @transaction.atomic
 def remove(key: str, revision: int) -> None:
     """The swatch is gone from the book; works that took it keep what it said."""
-    _seen(key, revision).delete()
-
-
-def _seen(key: str, revision: int) -> BookSwatch:
-    swatch = found(key)
-    if swatch.revision != revision:
-        raise refuse(
-            "stale",
-            "revision",
-            revision,
-            "this swatch was changed elsewhere in the meantime",
-            "look at it again, then change it",
-        )
-    return swatch
-
-
-def _stored(swatch: BookSwatch) -> BookSwatch:
-    swatch.revision += 1
-    swatch.touched = timezone.now()
-    swatch.save()
-    return swatch
+    as_seen(BookSwatch, key, revision, "swatch").delete()
 
 
 def picture_of(data: bytes, name: str) -> bytes:
@@ -203,7 +185,7 @@ def put_picture(key: str, picture: bytes | None) -> BookSwatch:
     """The swatch with that picture, or without one."""
     swatch = found(key)
     swatch.picture = picture
-    return _stored(swatch)
+    return kept_anew(swatch)
 
 
 def taken(swatch: BookSwatch, section: SectionSpec) -> tuple[SectionSpec, str]:

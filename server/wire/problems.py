@@ -40,6 +40,8 @@ REFUSED: dict[int, Any] = {400: Problems, 413: Problems, 415: Problems, 422: Pro
 
 _WAYS_OUT = {
     "missing": "add it",
+    "string_too_short": "write something",
+    "too_short": "add one",
     "extra_forbidden": "leave it out; /api/docs lists what is known",
     "bool_parsing": "use true or false",
     "bool_type": "use true or false",
@@ -50,10 +52,18 @@ _WAYS_OUT = {
     "list_type": "send a list",
     "model_type": "send an object",
     "model_attributes_type": "send an object",
+    "string_too_long": "make it shorter",
+    "too_long": "leave some out",
+    "string_pattern_mismatch": "leave it out",
 }
-_MESSAGES = dict.fromkeys(
-    ("model_type", "model_attributes_type", "dict_type"), "this should be an object with named fields"
-)
+_MESSAGES = {
+    **dict.fromkeys(("model_type", "model_attributes_type", "dict_type"), "this should be an object with named fields"),
+    "string_too_short": "this is empty",
+    "string_too_long": "this is longer than {max_length} signs",
+    "too_short": "there is none here",
+    "too_long": "there are {actual_length} here, more than {max_length}",
+    "string_pattern_mismatch": "there is a sign here that cannot be used",
+}
 
 
 def from_core(problems: Iterable[Problem]) -> dict[str, Any]:
@@ -89,7 +99,7 @@ def from_schema(errors: Iterable[Mapping[str, Any]]) -> dict[str, Any]:
         found.append(
             {
                 "code": kind,
-                "message": _MESSAGES.get(kind) or str(error["msg"]),
+                "message": _MESSAGES[kind].format(**context) if kind in _MESSAGES else str(error["msg"]),
                 "path": context.get("path", path),
                 "value": shown(context.get("value", error.get("input", ""))),
                 "way_out": way_out or "see /api/docs for what is expected",

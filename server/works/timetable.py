@@ -287,7 +287,7 @@ def sessions_of(data: bytes, name: str) -> ReadSessions:
         found.append({"day": start.date().isoformat(), "start": f"{start:%H:%M}", "long": f"{long} min"})
     found.sort(key=lambda one: (one["day"], one["start"]))
     over = f" {passed} without a time of day, or past the first {_MOST_EVENTS}, were passed over." if passed else ""
-    return {"sessions": found, "says": f"{len(found)} sessions read.{over}"}  # fmt: skip
+    return {"sessions": found, "says": f"{len(found)} session{'' if len(found) == 1 else 's'} read.{over}"}  # fmt: skip
 
 
 def _when(event: Any) -> tuple[datetime | None, int]:

@@ -144,7 +144,7 @@ def test_the_calendar_is_read_by_another_reader_and_read_back(ask: Asked, client
     ("lines", "sessions", "says"),
     [
         (["DTSTART;VALUE=DATE:20261128", "DTEND;VALUE=DATE:20261129"], [], "0 sessions read. 1 without a time of day"),
-        (["DTSTART;TZID=Europe/Vienna:20261128T140000", "DURATION:PT90M"], [{"day": "2026-11-28", "start": "14:00", "long": "90 min"}], "1 sessions read."),
+        (["DTSTART;TZID=Europe/Vienna:20261128T140000", "DURATION:PT90M"], [{"day": "2026-11-28", "start": "14:00", "long": "90 min"}], "1 session read."),
         (["DTSTART:20261128T140000"], [], "0 sessions read. 1 without"),
         (["DTSTART:99991128T140000", "DURATION:PT90M"], [], "0 sessions read."),
     ],

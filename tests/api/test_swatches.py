@@ -261,3 +261,51 @@ def test_the_open_file_carries_the_swatches_that_decided(ask: Asked, client: Cli
     # Taken in once more, the swatch in the book is that one.
     client.post("/api/files", {"file": SimpleUploadedFile("frill.ribbon.json", file)})
     assert BookSwatch.objects.count() == 1
+
+
+def test_a_swatch_is_seen_in_its_cloths_own_colour(ask: Asked) -> None:
+    """Of the shelf before that of a work, of a work before one that its name settles."""
+    for name in ("Guide wool", "Bunk cotton", "Night plaid"):
+        spec = {"flat": "60 cm", "measured": ["30 cm"]}
+        assert ask("POST", "/swatches", {"cloth": name, "kind": "gathered", "spec": spec})[0] == 201
+    cloths = {
+        "face": {"name": "Guide wool", "usable": "138 cm", "colour": "#112233"},
+        "lining": {"name": "Bunk cotton", "usable": "138 cm", "stripes": [{"colour": "#445566", "width": "2 cm"}]},
+    }
+    assert ask("POST", "/works", {"name": "Apron", "sections": [], "cloths": cloths})[0] == 201
+    shelf = {"name": "Guide wool", "unit": "cm", "spec": {"usable": "138 cm", "colour": "#778899"}}
+    seen = {one["cloth"]: one["colour"] for one in ask("GET", "/swatches")[1]["swatches"]}
+    assert (seen["Guide wool"], seen["Bunk cotton"]) == ("#112233", "#445566")
+    assert ask("POST", "/cloths", shelf)[0] == 201
+    again = {one["cloth"]: one["colour"] for one in ask("GET", "/swatches")[1]["swatches"]}
+    assert again == {**seen, "Guide wool": "#778899"}
+
+
+def test_a_strip_of_samples_says_how_long_each_is(ask: Asked) -> None:
+    """In the unit that is asked; the tuck they show together is the mean of what each shows, exactly."""
+    for unit, each in (("cm", "20 cm"), ("in", "8 in")):
+        asked = {"unit": unit, "settings": [{"every": 6, "stitch": "3"}]}
+        assert ask("POST", "/swatches/sampler", asked)[1]["each"]["text"] == each
+    asked = {"settings": [{"every": 6, "stitch": "3"}, {"every": 1, "stitch": "4"}], "measured": ["10", "8"]}
+    told = ask("POST", "/swatches/sampler", asked)[1]
+    # 20 into 10 every 18 mm: tucks of 18; 20 into 8 every 4 mm: of 6.
+    assert [one["tuck"]["mm"] for one in told["samples"]] == [18, 6]
+    assert "By 2 of them it tucks 1.2 cm each time." in told["says"]
+
+
+@pytest.mark.parametrize(
+    ("address", "asked", "path", "message", "way_out"),
+    [
+        ("/swatches", {"cloth": "  ", "kind": "gathered", "spec": {}}, "cloth", "this is empty", "write something"),
+        ("/swatches", {"cloth": "x" * 121, "kind": "gathered", "spec": {}}, "cloth", "this is longer than 120 signs", "make it shorter"),
+        ("/swatches", {"cloth": "a\0b", "kind": "gathered", "spec": {}}, "cloth", "there is a sign here that cannot be used", "leave it out"),
+        ("/swatches/sampler", {"settings": []}, "settings", "there is none here", "add one"),
+        ("/swatches/sampler", {"settings": [{"every": 6, "stitch": "3"}] * 25}, "settings", "there are 25 here, more than 24", "leave some out"),
+    ],
+)  # fmt: skip
+def test_what_the_schema_refuses_reads_as_a_sentence(
+    ask: Asked, address: str, asked: dict[str, Any], path: str, message: str, way_out: str
+) -> None:
+    status, body = ask("POST", address, asked)
+    assert status == 422
+    assert [(one["path"], one["message"], one["way_out"]) for one in body["problems"]] == [(path, message, way_out)]

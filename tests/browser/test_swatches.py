@@ -116,8 +116,20 @@ def test_a_weekend_planned_and_a_step_timed(page: Page, accessible: Callable[[Pa
     with page.expect_download() as got:
         sessions.get_by_role("link", name="Save as a calendar").click()
     assert b"BEGIN:VEVENT" in Path(got.value.path()).read_bytes()
+    # Read back it adds nothing to what is there, and brings back what was taken away.
     sessions.get_by_label("Read a calendar").set_input_files(got.value.path())
-    expect(sessions.get_by_label("Day of session 2")).to_have_value("2026-11-28")
+    expect(sessions).to_contain_text("1 session read. 1 of them was there already.")
+    expect(sessions.get_by_label("Day of session 2")).to_have_count(0)
+    sessions.get_by_role("button", name="Remove session 1").click()
+    expect(sessions.get_by_label("Day of session 1")).to_have_count(0)
+    sessions.get_by_label("Read a calendar").set_input_files([])
+    sessions.get_by_label("Read a calendar").set_input_files(got.value.path())
+    expect(sessions.get_by_label("Day of session 1")).to_have_value("2026-11-28")
+    expect(sessions).to_contain_text("Saturday 28 November, 10:00, 3 h")
+    sessions.get_by_role("button", name="Add a session").click()
+    sessions.get_by_label("Day of session 2").fill("2026-11-28")
+    expect(sessions).to_contain_text("over. Let it begin later, or make one of the two.")
+    sessions.get_by_role("button", name="Remove session 2").click()
     # At the table too, and what it took is told in the log.
     page.get_by_role("navigation", name="Steps").get_by_role("button", name="Mark", exact=True).click()
     page.get_by_role("link", name="To the folding").click()
@@ -130,3 +142,51 @@ def test_a_weekend_planned_and_a_step_timed(page: Page, accessible: Callable[[Pa
     expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
     page.get_by_role("navigation", name="Steps").get_by_role("button", name="Log", exact=True).click()
     expect(page.get_by_role("table", name="How long it took")).to_contain_text("2 min")
+
+
+def test_a_swatch_changed_elsewhere_can_still_be_kept(page: Page) -> None:
+    page.goto("/swatches")
+    cotton = page.get_by_role("region", name="Petticoat lawn")
+    change = cotton.get_by_role("button", name="Change Petticoat lawn").first
+    change.click()
+    page.get_by_label("What was seen").fill("Seen here first.")
+    # Another window keeps its own meanwhile.
+    page.evaluate(
+        """async () => {
+            const book = await (await fetch("/api/swatches")).json();
+            const one = book.swatches.find((row) => row.cloth === "Petticoat lawn");
+            const token = document.cookie.match(/csrf[^=]*=([^;]+)/i)[1];
+            const body = { cloth: one.cloth, kind: one.kind, unit: one.unit, revision: one.revision,
+                           spec: { ...one.spec, says: "Seen elsewhere." } };
+            const answer = await fetch(`/api/swatches/${one.key}`, {
+                method: "PUT", headers: { "Content-Type": "application/json", "X-CSRFToken": token },
+                body: JSON.stringify(body) });
+            if (!answer.ok) throw new Error(await answer.text());
+        }"""
+    )
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_role("alert")).to_contain_text("This swatch was changed elsewhere in the meantime: it is now")
+    expect(page.get_by_label("What was seen")).to_have_value("Seen here first.")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(cotton).to_contain_text("Seen here first.")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    # A draft that is given up is not there again.
+    change.click()
+    page.get_by_label("What was seen").fill("Not meant.")
+    page.get_by_role("button", name="Leave it as it was").click()
+    change.click()
+    expect(page.get_by_label("What was seen")).to_have_value("Seen here first.")
+
+
+def test_keeping_a_swatch_with_no_cloth_says_so_at_its_field(page: Page) -> None:
+    page.goto("/swatches")
+    page.get_by_role("button", name="Add a swatch").click()
+    page.get_by_label("What was seen").fill("Stiff.")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_label("Cloth", exact=True)).to_have_accessible_description("This is empty. Write something.")
+    page.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="A strip of samples").click()
+    page.get_by_label("Sample 1 measures").fill("8")
+    page.get_by_role("button", name="Keep what is measured").click()
+    expect(page.get_by_label("Cloth", exact=True)).to_have_accessible_description("This is empty. Write something.")
+    expect(page.get_by_label("Sample 1 measures")).to_have_value("8")

@@ -34,7 +34,6 @@ export type ChalkAnswer = Schemas["ChalkOut"];
 export type ClothAnswer = Schemas["ClothOut"];
 export type ClothRow = Schemas["ClothRow"];
 export type SwatchRow = Schemas["SwatchRow"];
-export type Sampler = Schemas["SamplerOut"];
 export type Wanted = Schemas["WantedOut"];
 export type CutAnswer = Schemas["CutOut"];
 export type FoldAnswer = Schemas["FoldingOut"];

@@ -4720,9 +4720,10 @@ export interface components {
         };
         /**
          * SamplerOut
-         * @description The samples of a strip, how long it is cut, what they show together.
+         * @description The samples of a strip, how long each is, how long it is cut, what they show together.
          */
         SamplerOut: {
+            each: components["schemas"]["LengthOut"];
             long: components["schemas"]["LengthOut"];
             /** Samples */
             samples: components["schemas"]["SampleOut"][];

@@ -1,3 +1,4 @@
+import { many } from "../state/figure";
 import type { Quantity } from "../state/spec";
 import type { Model } from "./model";
 
@@ -44,7 +45,8 @@ export function dimension(model: Model, quantity: Quantity, pleat: number): Dime
   if (quantity === "flat") return [whole.flat];
   if (quantity === "finished") return [whole.finished];
   if (quantity === "fullness") return [whole.flat, whole.finished];
-  if (quantity === "count") return [{ ...whole.finished, label: `${plan.count} pleats, ${plan.spaces} spaces` }];
+  if (quantity === "count")
+    return [{ ...whole.finished, label: `${many(plan.count, "pleat")}, ${many(plan.spaces, "space")}` }];
   const [here, next] = [ofPleat(model, pleat), ofPleat(model, pleat + 1)];
   if (!here) return [];
   const at = (index: number | undefined) => model.markAt[index ?? -1] ?? 0;

@@ -1,18 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import {
-  asked,
-  type CheckAnswer,
-  type FoldAnswer,
-  fetchFile,
-  type Problem,
-  Refused,
-  type SectionSpec,
-} from "../api/client";
+import { asked, type CheckAnswer, type FoldAnswer, type Problem, Refused, type SectionSpec } from "../api/client";
 import { Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence, whyNot } from "../state/sentence";
+import { take } from "../state/use-file";
 import { useTitle } from "../state/use-title";
 
 interface Strip {
@@ -57,12 +50,7 @@ export function Lesson() {
   });
   const print = async () => {
     try {
-      const { file, name } = await fetchFile("POST", "/papers/file", { ...PAPER, format: "pdf" });
-      const link = document.createElement("a");
-      link.href = URL.createObjectURL(file);
-      link.download = name;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+      await take("POST", "/papers/file", { ...PAPER, format: "pdf" });
     } catch (error) {
       setSaid(whyNot(error));
     }

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type ClothRow, type Prices, type Problem, Refused } from "../api/client";
+import { ask, type ClothRow, type Prices, Refused } from "../api/client";
 import { ClothFacts } from "../parts/cloth/cloth-facts";
 import { Sequence } from "../parts/cloth/stripes-editor";
 import { Choose, Text } from "../parts/controls/fields";
@@ -10,24 +10,10 @@ import { Notice, type Said } from "../parts/controls/notice";
 import { Sheet } from "../parts/controls/sheet";
 import { TakeIn } from "../parts/controls/take-in";
 import { saysWhy, sentence } from "../state/sentence";
-import { useDraft } from "../state/use-draft";
+import { type Keeping, useKeeping } from "../state/use-keeping";
 import { useTitle } from "../state/use-title";
 
 type Draft = Pick<ClothRow, "name" | "unit" | "spec"> & { key: string | null; revision: number };
-const UNREACHED: Problem = {
-  code: "unreached",
-  message: "the program does not answer",
-  path: "",
-  value: "",
-  way_out: "what you typed stays here; press Keep again",
-};
-const STALE: Problem = {
-  code: "stale",
-  message: "",
-  path: "",
-  value: "",
-  way_out: "press Keep again to keep what you typed in its place",
-};
 const EMPTY: Draft = { key: null, revision: 0, name: "", unit: "cm", spec: {} };
 
 /** The cloth shelf: what is at hand, with its width, stripes and what is left; taken in from a table or the supplier. */
@@ -125,7 +111,10 @@ export function Shelf() {
           draft={draft}
           onClose={() => setDraft(null)}
           onKept={() => void shelf.refetch()}
-          onStale={async (key) => (await shelf.refetch()).data?.cloths.find((one) => one.key === key) ?? null}
+          onStale={async (key) => {
+            const row = (await shelf.refetch()).data?.cloths.find((one) => one.key === key);
+            return row ? { revision: row.revision, says: [row.name, facts(row)].filter(Boolean).join(", ") } : null;
+          }}
         />
       )}
       <TakeIn
@@ -201,35 +190,14 @@ function Supplier({ prices, onTake }: { prices: Prices | null; onTake: (cloth: P
   );
 }
 
-function Edit(props: {
-  draft: Draft;
-  onClose: () => void;
-  onKept: () => void;
-  /** How a cloth is now that was changed elsewhere; null where it is gone. */
-  onStale: (key: string) => Promise<ClothRow | null>;
-}) {
+function Edit(props: { draft: Draft; onClose: () => void; onKept: () => void; onStale: Keeping["fresh"] }) {
   const { draft, onClose } = props;
-  const typed = useDraft<Draft>(`cloth/${draft.key ?? (draft.name || "new")}`, draft);
-  const { now, type: setNow } = typed;
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const keep = async () => {
+  const kept = { address: "/cloths", what: "cloth", fresh: props.onStale, onKept: props.onKept, onClose };
+  const keeping = useKeeping<Draft>(`cloth/${draft.key ?? (draft.name || "new")}`, draft, kept);
+  const { now, type: setNow, problems } = keeping;
+  const keep = () => {
     const spec = Object.fromEntries(Object.entries(now.spec).filter(([, value]) => value !== null));
-    const body = { name: now.name, unit: now.unit, spec };
-    try {
-      if (now.key) await ask("PUT", `/cloths/${now.key}`, { ...body, revision: now.revision });
-      else await ask("POST", "/cloths", body);
-      props.onKept();
-      typed.clear();
-      onClose();
-    } catch (error) {
-      const found = error instanceof Refused ? error.problems : [UNREACHED];
-      const fresh = found[0]?.code === "stale" && now.key ? await props.onStale(now.key) : null;
-      if (fresh) {
-        setNow({ ...now, revision: fresh.revision });
-        const other = `it is now ${[fresh.name, facts(fresh)].filter(Boolean).join(", ")}`;
-        setProblems([{ ...STALE, message: `this cloth was changed elsewhere in the meantime: ${other}` }]);
-      } else setProblems(found);
-    }
+    return keeping.keep({ name: now.name, unit: now.unit, spec });
   };
   const inSpec = problems.map((one) => ({ ...one, path: one.path.replace(/^spec\./, "cloth.") }));
   const other = problems.filter((one) => !one.path.startsWith("spec.") && one.path !== "name");
@@ -277,14 +245,7 @@ function Edit(props: {
         <button type="submit" className="press press-main mt-4">
           Keep
         </button>{" "}
-        <button
-          type="button"
-          className="press"
-          onClick={() => {
-            typed.clear();
-            onClose();
-          }}
-        >
+        <button type="button" className="press" onClick={keeping.leave}>
           Leave it as it was
         </button>
       </form>

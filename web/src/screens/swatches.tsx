@@ -5,9 +5,11 @@ import { ask, type SwatchRow, send, type Wanted } from "../api/client";
 import { Figure } from "../parts/controls/figure";
 import { Notice, type Said } from "../parts/controls/notice";
 import { TakeIn } from "../parts/controls/take-in";
+import { Folds } from "../parts/swatch/folds";
 import { Gathers } from "../parts/swatch/gathers";
 import { SamplerSheet } from "../parts/swatch/sampler-sheet";
 import { EMPTY, KINDS, type SwatchDraft, SwatchSheet } from "../parts/swatch/swatch-sheet";
+import { many } from "../state/figure";
 import { whyNot } from "../state/sentence";
 import { useTitle } from "../state/use-title";
 
@@ -151,13 +153,18 @@ export function SwatchBook() {
           draft={draft}
           onClose={() => setDraft(null)}
           onKept={() => void book.refetch()}
+          onStale={async (key) => {
+            const row = (await book.refetch()).data?.swatches.find((one) => one.key === key);
+            const says = row && [row.cloth, WORDS[row.kind].toLowerCase(), ...row.says].join(", ").replace(/\.$/, "");
+            return row && says ? { revision: row.revision, says } : null;
+          }}
         />
       )}
       {sampling && (
         <SamplerSheet
           onClose={() => setSampling(false)}
-          onKept={(many) => {
-            setSaid({ text: `${many} ${many === 1 ? "sample" : "samples"} kept in the book.` });
+          onKept={(kept) => {
+            setSaid({ text: `${many(kept, "sample")} kept in the book.` });
             void book.refetch();
           }}
         />
@@ -191,7 +198,13 @@ function Seen({ row }: { row: SwatchRow }) {
         <Gathers ratio={row.ratio.value} colour={row.colour} says={`${row.cloth}, gathered ${row.ratio.text} times`} />
       </span>
     );
-  return <span className="h-14 w-48" style={{ background: row.colour }} aria-hidden="true" />;
+  const folds = Number(row.spec.folds) || 1;
+  const says = `${row.cloth}, ${many(folds, row.kind === "cartridge" ? "fold" : "pleat")} ${row.kind === "cartridge" ? "drawn up" : "pressed"}`;
+  return (
+    <span className="w-48">
+      <Folds many={folds} drawn={row.kind === "cartridge"} colour={row.colour} says={says} />
+    </span>
+  );
 }
 
 /** How to set the attachment for a wanted ratio, by the tuck that this swatch shows. */

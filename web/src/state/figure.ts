@@ -8,6 +8,11 @@ export function figureParts(text: string): FigurePart[] {
   });
 }
 
+/** A number of things by the name of one: 1 pleat, 2 pleats. */
+export function many(count: number, one: string): string {
+  return `${count} ${one}${count === 1 ? "" : "s"}`;
+}
+
 /** A count as it is said: a half as a half. */
 export function counted(count: number): string {
   if (Number.isInteger(count)) return String(count);

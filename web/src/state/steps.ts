@@ -20,7 +20,7 @@ export function saysOfSteps(
         ? "lacks a pin"
         : "cannot be yet"
       : plan && plan.count > 0
-        ? `${counted(plan.count)} ${plan.spacing ? `of ${plan.spacing.text}` : "pleats"}`
+        ? `${counted(plan.count)} ${plan.spacing ? `of ${plan.spacing.text}` : plan.count === 1 ? "pleat" : "pleats"}`
         : "",
     cloth: wide ? (cloth?.price ? "" : "lacks a price") : "lacks its width",
     // What is cut as a shape of its own has no drop.

@@ -1,4 +1,5 @@
 import type { Plan, Problem, SectionSpec } from "../../api/client";
+import { many } from "../../state/figure";
 import { Text, TickBox } from "../controls/fields";
 import { Figure } from "../controls/figure";
 
@@ -78,7 +79,7 @@ export function PatternPiece({ spec, plan, problems, onChange }: Props) {
                   <th scope="row" className="pr-4 text-left font-semibold">
                     {OF[total.of as "half" | "piece" | "garment"]}
                   </th>
-                  <td className="pr-4">{total.pleats} pleats</td>
+                  <td className="pr-4">{many(total.pleats, "pleat")}</td>
                   <td>
                     <Figure>{`${total.take_up.text} of cloth`}</Figure>
                   </td>

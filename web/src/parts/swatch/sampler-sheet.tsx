@@ -1,7 +1,9 @@
-import { useEffect, useState } from "react";
-import { ask, type Problem, Refused, type Sampler } from "../../api/client";
+import { useState } from "react";
+import { ask, type Problem, Refused } from "../../api/client";
 import { saysWhy } from "../../state/sentence";
+import { useAsked } from "../../state/use-asked";
 import { useDraft } from "../../state/use-draft";
+import { UNREACHED } from "../../state/use-keeping";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { Sheet } from "../controls/sheet";
@@ -35,49 +37,43 @@ const EMPTY: Strip = {
 /** One strip on which several settings of an attachment are tried: planned, labelled, measured, seen side by side, kept. */
 export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept: (many: number) => void }) {
   const { now, type: setNow, clear } = useDraft<Strip>("sampler", EMPTY);
-  const [told, setTold] = useState<Sampler | null>(null);
-  const [problems, setProblems] = useState<Problem[]>([]);
-  useEffect(() => {
-    const stop = new AbortController();
-    const body = {
-      unit: now.unit,
-      each: now.each,
-      tuck: now.tuck,
-      settings: now.rows.map(({ every, stitch }) => ({ every, stitch })),
-      measured: now.rows.map((row) => row.measured),
-    };
-    ask<Sampler>("POST", "/swatches/sampler", body, { signal: stop.signal })
-      .then((answer) => {
-        setTold(answer);
-        setProblems([]);
-      })
-      .catch((error: unknown) => {
-        if (error instanceof Refused) setProblems(error.problems);
-      });
-    return () => stop.abort();
-  }, [now]);
+  const sampled = useAsked("/swatches/sampler", {
+    unit: now.unit,
+    each: now.each,
+    tuck: now.tuck,
+    settings: now.rows.map(({ every, stitch }) => ({ every, stitch })),
+    measured: now.rows.map((row) => row.measured),
+  });
+  const told = sampled.answer;
+  const [unkept, setUnkept] = useState<Problem[]>([]);
+  const problems = [...sampled.problems, ...unkept];
   const put = (at: number, fields: Partial<Row>) =>
     setNow({ ...now, rows: now.rows.map((row, index) => (index === at ? { ...row, ...fields } : row)) });
   const keep = async () => {
     let many = 0;
+    const rows = [...now.rows];
+    setUnkept([]);
     try {
-      for (const row of now.rows) {
+      for (const [at, row] of now.rows.entries()) {
         if (!row.measured.trim()) continue;
         await ask("POST", "/swatches", {
           cloth: now.cloth,
           kind: "attachment",
           unit: now.unit,
           spec: {
-            flat: now.each || (now.unit === "in" ? "8 in" : "20 cm"),
+            flat: now.each || told?.each.text,
             measured: [row.measured],
             every: String(row.every),
             stitch: row.stitch,
           },
         });
         many += 1;
+        rows[at] = { ...row, measured: "" };
       }
     } catch (error) {
-      setProblems(error instanceof Refused ? error.problems : []);
+      // What is kept already is not kept twice.
+      if (many) setNow({ ...now, rows });
+      setUnkept(error instanceof Refused ? error.problems : [UNREACHED]);
       return;
     }
     clear();
@@ -93,7 +89,13 @@ export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept:
       onClose={onClose}
     >
       <div className="no-print flex flex-wrap items-end gap-x-5 gap-y-2">
-        <Text name="Cloth" path="cloth" value={now.cloth} problems={[]} onType={(cloth) => setNow({ ...now, cloth })} />
+        <Text
+          name="Cloth"
+          path="cloth"
+          value={now.cloth}
+          problems={problems}
+          onType={(cloth) => setNow({ ...now, cloth })}
+        />
         <Choose
           name="Bare numbers are in"
           value={now.unit}
@@ -107,7 +109,7 @@ export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept:
           name="Each sample"
           path="each"
           value={now.each}
-          assumed={now.unit === "in" ? "8 in" : "20 cm"}
+          assumed={told?.each.text}
           problems={problems}
           onType={(each) => setNow({ ...now, each })}
         />
@@ -115,7 +117,7 @@ export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept:
           name="It tucks about"
           path="tuck"
           value={now.tuck}
-          assumed="6 mm"
+          assumed={told?.tuck.text}
           problems={problems}
           onType={(tuck) => setNow({ ...now, tuck })}
         />
@@ -218,14 +220,14 @@ export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept:
         <button
           type="button"
           className="press press-main"
-          disabled={!now.cloth.trim() || problems.length > 0 || !now.rows.some((row) => row.measured.trim())}
+          disabled={sampled.problems.length > 0 || sampled.busy || !now.rows.some((row) => row.measured.trim())}
           onClick={() => void keep()}
         >
           Keep what is measured
         </button>
       </div>
       {problems
-        .filter((one) => !/^(settings|measured|each|tuck)/.test(one.path))
+        .filter((one) => !/^(cloth|settings|measured|each|tuck)/.test(one.path))
         .map((one) => (
           <p key={one.message} role="alert" className="m-0 text-madder">
             <Figure>{saysWhy(one)}</Figure>

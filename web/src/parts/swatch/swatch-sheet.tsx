@@ -1,7 +1,6 @@
-import { useState } from "react";
-import { ask, type Problem, Refused, type SwatchRow } from "../../api/client";
+import type { SwatchRow } from "../../api/client";
 import { saysWhy } from "../../state/sentence";
-import { useDraft } from "../../state/use-draft";
+import { type Keeping, useKeeping } from "../../state/use-keeping";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { Sheet } from "../controls/sheet";
@@ -17,13 +16,6 @@ export const KINDS: [SwatchRow["kind"], string][] = [
   ["fold", "Pressed folds"],
   ["cartridge", "Cartridge"],
 ];
-const UNREACHED: Problem = {
-  code: "unreached",
-  message: "the program does not answer",
-  path: "",
-  value: "",
-  way_out: "what you typed stays here; press Keep again",
-};
 type Spec = SwatchRow["spec"];
 type Named = "flat" | "folds" | "depth" | "every" | "stitch" | "rows" | "thread" | "screw" | "guide";
 const FIELDS: Record<SwatchRow["kind"], [Named, string][]> = {
@@ -58,28 +50,21 @@ export function SwatchSheet({
   draft,
   onClose,
   onKept,
+  onStale,
 }: {
   draft: SwatchDraft;
   onClose: () => void;
   onKept: () => void;
+  onStale: Keeping["fresh"];
 }) {
-  const typed = useDraft<SwatchDraft>(`swatch/${draft.key ?? "new"}`, draft);
-  const { now, type: setNow } = typed;
-  const [problems, setProblems] = useState<Problem[]>([]);
+  const kept = { address: "/swatches", what: "swatch", fresh: onStale, onKept, onClose };
+  const keeping = useKeeping<SwatchDraft>(`swatch/${draft.key ?? "new"}`, draft, kept);
+  const { now, type: setNow, problems } = keeping;
   const measured = now.spec.measured?.length ? now.spec.measured.map(String) : [""];
   const put = (fields: Partial<Spec>) => setNow({ ...now, spec: { ...now.spec, ...fields } });
-  const keep = async () => {
+  const keep = () => {
     const spec = { ...now.spec, measured: measured.filter((one) => one.trim()) };
-    const body = { cloth: now.cloth, kind: now.kind, unit: now.unit, spec };
-    try {
-      if (now.key) await ask("PUT", `/swatches/${now.key}`, { ...body, revision: now.revision });
-      else await ask("POST", "/swatches", body);
-      typed.clear();
-      onKept();
-      onClose();
-    } catch (error) {
-      setProblems(error instanceof Refused ? error.problems : [UNREACHED]);
-    }
+    return keeping.keep({ cloth: now.cloth, kind: now.kind, unit: now.unit, spec });
   };
   const named = new Set(["cloth", ...FIELDS[now.kind].map(([name]) => `spec.${name}`)]);
   const other = problems.filter((one) => !named.has(one.path) && !one.path.startsWith("spec.measured"));
@@ -175,8 +160,11 @@ export function SwatchSheet({
             <Figure>{saysWhy(one)}</Figure>
           </p>
         ))}
-        <button type="submit" className="press press-main mt-3" disabled={!now.cloth.trim()}>
+        <button type="submit" className="press press-main mt-3">
           Keep
+        </button>{" "}
+        <button type="button" className="press" onClick={keeping.leave}>
+          Leave it as it was
         </button>
       </form>
     </Sheet>

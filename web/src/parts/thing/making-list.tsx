@@ -5,8 +5,8 @@ import { takeTimed, useTimed, withMinutes } from "../../state/clock";
 import { saysWhy } from "../../state/sentence";
 import { Figure } from "../controls/figure";
 import { Sessions } from "./sessions";
-import { useTimetable } from "./use-timetable";
 import { StepClock } from "./step-clock";
+import { useTimetable } from "./use-timetable";
 
 type Order = NonNullable<Thing["making"]>;
 
@@ -83,7 +83,7 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
             <label className="no-print flex items-center gap-1 text-sm text-smoke">
               took
               <input
-                className="field w-24"
+                className="field w-32"
                 value={order.took?.[step.name] ?? ""}
                 placeholder={will.has(step.name) ? `about ${will.get(step.name)}` : "min"}
                 aria-label={`How long it took: ${step.says}`}

@@ -28,8 +28,12 @@ export function Sessions({ work, revision, order, onOrder }: Props) {
   const readFile = async (file: File) => {
     try {
       const answer = await send<{ sessions: Session[]; says: string }>("/works/sessions/read", "file", file, file.name);
-      setSaid(answer.says);
-      if (answer.sessions.length) put([...sessions, ...answer.sessions].slice(0, 60));
+      const more = answer.sessions.filter(
+        (one) => !sessions.some((here) => here.day === one.day && here.start === one.start),
+      );
+      const there = answer.sessions.length - more.length;
+      setSaid(there ? `${answer.says} ${there} of them ${there === 1 ? "was" : "were"} there already.` : answer.says);
+      if (more.length) put([...sessions, ...more].slice(0, 60));
     } catch (error) {
       setSaid(whyNot(error));
     }
@@ -153,11 +157,7 @@ function today(): string {
 
 /** How long each step was thought to take, and took: by pleat, by metre, by step. */
 export function TimesTaken({ work }: { work: string }) {
-  const told = useQuery({
-    queryKey: ["timetable", work, "log"],
-    queryFn: ({ signal }) => ask<Timetable>("POST", `/works/${work}/timetable`, {}, { signal }),
-    retry: false,
-  }).data;
+  const told = useTimetable(work, "as kept", []).data;
   const rows = told?.steps.filter((one) => one.took !== null) ?? [];
   if (!rows.length) return null;
   return (

@@ -1,0 +1,35 @@
+"""What was changed elsewhere in the meantime is not written over unseen."""
+
+from __future__ import annotations
+
+from typing import TypeVar
+
+from django.db import models
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from ribbon.errors import refuse
+
+Row = TypeVar("Row", bound=models.Model)
+
+
+def as_seen(model: type[Row], key: str, revision: int, what: str) -> Row:
+    """The row of that key at the revision that was seen.  Raises `Refusal` for a later one, Http404 where there is none."""
+    row = get_object_or_404(model, key=key)
+    if row.revision != revision:  # type: ignore[attr-defined]
+        raise refuse(
+            "stale",
+            "revision",
+            revision,
+            f"this {what} was changed elsewhere in the meantime",
+            "look at it again, then change it",
+        )
+    return row
+
+
+def kept_anew(row: Row) -> Row:
+    """The row written, at its next revision, touched now."""
+    row.revision += 1  # type: ignore[attr-defined]
+    row.touched = timezone.now()  # type: ignore[attr-defined]
+    row.save()
+    return row
