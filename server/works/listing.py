@@ -3,20 +3,23 @@
 from __future__ import annotations
 
 import time
-from typing import Any
+from functools import lru_cache
+from typing import Any, NamedTuple
 
+import orjson
 from django.db.models import Q, QuerySet
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
 from server.making.answer import small_picture
+from server.making.kept import resolved
 from server.making.out import PictureOut
 from server.plans.glance import Glance, glance_of
 from server.wire.cloth import ClothSpec
 from server.wire.colours import colour_of
 from server.wire.read_edge import Given, read_section
 from server.wire.section import SectionSpec
-from server.works.cloths import all_alone
+from server.works.cloths import unhoused
 from server.works.models import Work
 
 # s of a core for all the small pictures of a page: past it the rest go without, and the shelf opens all the same.
@@ -43,10 +46,20 @@ def listing(search: str, sort: str, offset: int, limit: int, *, deleted: bool) -
     }
 
 
+class Shown(NamedTuple):
+    """What the list shows of a work: its first piece at a glance, its first step while nothing is begun, its small picture."""
+
+    glance: Glance | None
+    step: str
+    picture: PictureOut | None
+
+
 def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
-    sections = all_alone(work) if glanced else [(one, {}) for one in work.sections.all()]
-    glance, step = (
-        (_glance(sections[0][1], work.name) if glanced else (None, "open it")) if sections else (None, "Add a piece")
+    specs = [one.spec for one in work.sections.all()]
+    shown = (
+        _shown(orjson.dumps([work.name, work.thing, work.cloths, specs]))
+        if glanced
+        else Shown(None, "open it" if specs else "Add a piece", None)
     )
     return {
         "key": work.key,
@@ -54,10 +67,10 @@ def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
         "purpose": work.purpose,
         "revision": work.revision,
         "touched": work.touched.isoformat(),
-        "pieces": len(sections),
-        "next": _stage(work, step),
-        "glance": glance,
-        "picture": _picture(work) if glanced else None,
+        "pieces": len(specs),
+        "next": _stage(work, shown.step),
+        "glance": shown.glance,
+        "picture": shown.picture,
     }
 
 
@@ -70,12 +83,15 @@ def _colour(given: Given, of: str) -> str:
     return colour_of(cloth, "face", of)
 
 
-def _picture(work: Work) -> PictureOut | None:
-    """The small picture of a work that is a thing."""
-    if not work.thing:
-        return None
-    own = {one.spec["edge"]: one.spec for one in work.sections.all() if one.spec.get("edge")}
-    return small_picture(work.thing, work.cloths, own)
+@lru_cache(maxsize=256)
+def _shown(written: bytes) -> Shown:
+    """The same for the same name, thing, cloths and pieces, which are `written` as JSON: reckoned once."""
+    name, thing, cloths, specs = orjson.loads(written)
+    glance, step = None, "Add a piece"
+    if specs:
+        glance, step = _glance(unhoused(resolved(thing, cloths, specs)[0], cloths), name)
+    own = {spec["edge"]: spec for spec in specs if spec.get("edge")}
+    return Shown(glance, step, small_picture(thing, cloths, own) if thing else None)
 
 
 def _stage(work: Any, step: str) -> str:

@@ -232,3 +232,23 @@ def test_a_spec_of_a_later_version_is_not_guessed_at() -> None:
     assert current(SPEC, 1) == SPEC
     with pytest.raises(ValueError, match="written by a later version"):
         current(SPEC, 99)
+
+
+def test_the_list_shows_a_work_as_it_is_now(ask: Asked) -> None:
+    """What it shows is reckoned once for the same work, and anew once its cloth, its pins or its thing are others."""
+    work = ask("POST", "/works", {"name": "Apron", "sections": [{"name": "Front", "spec": SPEC}]})[1]
+    key, piece = work["key"], work["sections"][0]["key"]
+
+    def shown() -> tuple[str, str]:
+        row = next(row for row in ask("GET", "/works")[1]["works"] if row["key"] == key)
+        return row["glance"]["says"], row["glance"]["colour"]
+
+    first = shown()
+    assert shown() == first
+    body = {"spec": {**SPEC, "pins": {**SPEC["pins"], "finished": "84 cm"}}, "revision": work["revision"]}
+    work = ask("PUT", f"/works/{key}/sections/{piece}", body)[1]
+    then = shown()
+    assert "into 84 cm" in then[0]
+    cloth = {"spec": {"usable": "138 cm", "colour": "#446688"}, "revision": work["revision"]}
+    assert ask("PUT", f"/works/{key}/cloths/face", cloth)[0] == 200
+    assert shown() == (then[0], "#446688")

@@ -217,7 +217,7 @@ def test_a_block_from_the_body_to_its_pattern_spread(page: Page, accessible: Cal
     expect(page.get_by_text("this block is 21 cm across").first).to_be_visible()
     page.get_by_label("At each side", exact=True).fill("1")
     page.locator("label").filter(has_text=re.compile("^pleats")).locator("select").select_option("waist")
-    expect(slip).to_contain_text("1 small pleats at each side: marked every 5 cm")
+    expect(slip).to_contain_text("1 small pleat at each side: marked every 5 cm")
     page.get_by_role("button", name="Undo").click()
     expect(slip).to_contain_text("each half 24 cm wider")
     expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()

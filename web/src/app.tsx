@@ -2,7 +2,7 @@ import { Suspense, useEffect } from "react";
 import { Link, Route, Switch, useLocation } from "wouter";
 import { explain } from "./parts/handbook/named";
 import { WorksScreen } from "./screens/works";
-import { fetchAhead, later } from "./state/later";
+import { fetchAhead, type Later, later } from "./state/later";
 
 const Bench = later("Bench", () => import("./screens/bench"));
 const Table = later("Table", () => import("./screens/table"));
@@ -16,7 +16,28 @@ const Handbook = later("Handbook", () => import("./screens/handbook"));
 const BackupsScreen = later("BackupsScreen", () => import("./screens/backups"));
 const DigitalTape = later("DigitalTape", () => import("./screens/digital-tape"));
 
-/** Which screen is shown at which address. */
+/** Which screen is shown at which address; a screen takes what its address names, and begins anew with another work. */
+const SCREENS: [string, Later][] = [
+  ["/tape", DigitalTape],
+  ["/handbook", Handbook],
+  ["/cloth", Shelf],
+  ["/swatches", SwatchBook],
+  ["/lesson", Lesson],
+  ["/ways", WaysScreen],
+  ["/backups", BackupsScreen],
+  ["/works/:name/table/:piece", Table],
+  ["/works/:name/fold/:piece", Fold],
+  ["/works/:name/papers", Papers],
+  ["/works/:name", Bench],
+];
+
+/** Fetch the screen of an address. */
+export async function screenOf(address: string): Promise<void> {
+  const found = SCREENS.find(([path]) => new RegExp(`^${path.replaceAll(/:\w+/g, "[^/]+")}/?$`).test(address));
+  await found?.[1].ready();
+}
+
+/** The page: the screen of its address. */
 export function App() {
   useHelp();
   useEffect(() => {
@@ -37,31 +58,11 @@ function Screens() {
       <Route path="/">
         <WorksScreen />
       </Route>
-      <Route path="/tape">
-        <DigitalTape />
-      </Route>
-      <Route path="/handbook">
-        <Handbook />
-      </Route>
-      <Route path="/cloth">
-        <Shelf />
-      </Route>
-      <Route path="/swatches">
-        <SwatchBook />
-      </Route>
-      <Route path="/lesson">
-        <Lesson />
-      </Route>
-      <Route path="/ways">
-        <WaysScreen />
-      </Route>
-      <Route path="/backups">
-        <BackupsScreen />
-      </Route>
-      <Route path="/works/:name/table/:piece">{({ name, piece }) => <Table name={name} piece={piece} />}</Route>
-      <Route path="/works/:name/fold/:piece">{({ name, piece }) => <Fold name={name} piece={piece} />}</Route>
-      <Route path="/works/:name/papers">{({ name }) => <Papers key={name} name={name} />}</Route>
-      <Route path="/works/:name">{({ name }) => <Bench key={name} name={name} />}</Route>
+      {SCREENS.map(([path, Screen]) => (
+        <Route key={path} path={path}>
+          {(named: { name?: string }) => <Screen key={named.name} {...named} />}
+        </Route>
+      ))}
       <Route>
         <main className="p-8">
           <h1 className="text-2xl font-bold">There is nothing at this address</h1>

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { setNonce } from "get-nonce";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { App } from "./app";
+import { App, screenOf } from "./app";
 import "./styles.css";
 
 // Radix's dialogs hold the page still with a <style> of their own, which the page's nonce admits.
@@ -10,6 +10,8 @@ setNonce(document.querySelector<HTMLMetaElement>('meta[name="nonce"]')?.content 
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } });
 const root = document.getElementById("root");
+// With its screen: a page that begins with a stand-in shows what comes after it late.
+await screenOf(window.location.pathname);
 if (root)
   createRoot(root).render(
     <StrictMode>
