@@ -20,17 +20,20 @@ class Relation:
 
     `residual` is nought when the equation holds.  `formula` states it in words, each quantity in braces.
     A `derived` relation follows from others; it is there to solve two of them at once and is never the first
-    to find a disagreement.  `rests_on` names a fact beside the quantities that it supposes.  Where something is left
-    over at the ends, `formula_with_rest` states it with that in it.
+    to find a disagreement.  `rests_on` names a fact beside the quantities that it supposes.  Of one that something
+    left over at the ends changes, `formula` states it where that is there (True), or not: only once it is asked for.
     """
 
     name: str
-    formula: str
+    formula: str | Callable[[bool], str]
     quantities: tuple[str, ...]
     residual: Callable[[Values], Fraction]
     derived: bool = False
     rests_on: str | None = None
-    formula_with_rest: str = ""
+
+    def words(self, *, rest: bool) -> str:
+        """It in words, each quantity in braces; with `rest` something is left over at the ends."""
+        return self.formula if isinstance(self.formula, str) else self.formula(rest)
 
     def solved_for(self, unknown: str, known: dict[str, Fraction]) -> Fraction | None:
         """The one value of `unknown` for which the equation holds, or None where it does not depend on it.

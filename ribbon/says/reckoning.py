@@ -28,6 +28,6 @@ def explanation(plan: Plan) -> list[Reckoned]:
     found = []
     for step in plan.steps:
         if step.quantity != REST:
-            formula = (step.relation.formula_with_rest if rest else "") or step.relation.formula
+            formula = step.relation.words(rest=bool(rest))
             found.append(Reckoned(words[step.quantity], formula.format_map(words), formula.format_map(numbers)))
     return found

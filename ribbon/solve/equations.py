@@ -114,7 +114,7 @@ def _stated(
     rests_on: str | None = None,
 ) -> Relation:
     """A relation whose words depend on what is left over."""
-    return Relation(name, say(False), quantities, residual, derived, rests_on, say(True))
+    return Relation(name, say, quantities, residual, derived, rests_on)
 
 
 def equations(section: Section, *, meet: bool, shut: bool) -> tuple[Relation, ...]:

@@ -99,7 +99,7 @@ def test_the_ways_on_the_bolt() -> None:
 def test_buying_rounds_up_to_the_shops_step(
     needed: str, shrinkage: int, step: str, asked: str, cost: str | None
 ) -> None:
-    price = Fraction("12.5") if cost else None
+    price = Fraction(25, 2) if cost else None
     bolt = Bolt(cm("138"), shrinkage=Fraction(shrinkage, 100), price=price, step=cm(step))
     got = buy(bolt, cm(needed))
     assert got.asked == cm(asked)

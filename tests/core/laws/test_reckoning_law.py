@@ -18,6 +18,7 @@ from ribbon.pleats.pinch import PINCH
 from ribbon.says.reckoning import explanation
 from ribbon.solve.equations import REST
 from tests.core.laws.strategies import LAW, pins
+from tests.examples import exact
 
 Q = Quantity
 _SIGNS = {"×": "*", "÷": "/", "−": "-", "½": "(1/2)"}
@@ -33,7 +34,7 @@ def holds(formula: str, values: dict[str, Fraction]) -> bool:
     said = re.sub(r"(?<![\w'\]])(\d+(?:\.\d+)?) (cm|mm)", lambda m: f"F({m[1]!r})*{10 if m[2] == 'cm' else 1}", said)
     said = re.sub(r"(?<![\w'.\]])(\d+)(?![\w'.])", r"F(\1)", said)
     left, right = said.split("=")
-    scope = {"v": values, "F": Fraction}
+    scope = {"v": values, "F": lambda said: exact(said) if isinstance(said, str) else Fraction(said)}
     return bool(eval(left, scope) == eval(right, scope))
 
 
@@ -77,7 +78,7 @@ def test_every_line_holds(facts: Section) -> None:
     values = {str(name): Fraction(value) for name, value in made.values.items()}
     values[REST] = rest
     for step in made.steps:
-        formula = (step.relation.formula_with_rest if rest else "") or step.relation.formula
+        formula = step.relation.words(rest=bool(rest))
         event(step.relation.name)
         assert holds(formula, values), (step.relation.name, formula, values)
     assert len(explanation(made)) == sum(step.quantity != REST for step in made.steps)
