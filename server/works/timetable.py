@@ -258,7 +258,7 @@ def calendar(key: str) -> tuple[bytes, str]:
         event.add("dtstart", start)
         event.add("dtend", start + timedelta(minutes=slot.minutes))
         lines = [
-            f"{one['at']} {one['step']}, {one['words']}{'' if one['last'] else ', not all of it'}"
+            f"{one['at']} {one['step']}, {one['words']}{'' if one['last'] else ', not all of it'}: {one['says']}"
             for one in sitting["doings"]
         ]
         event.add("description", "\n".join(lines) or "nothing can be done yet")

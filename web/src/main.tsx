@@ -10,8 +10,10 @@ setNonce(document.querySelector<HTMLMetaElement>('meta[name="nonce"]')?.content 
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false } } });
 const root = document.getElementById("root");
+const slow = setTimeout(() => root?.append("One moment…"), 500);
 // With its screen: a page that begins with a stand-in shows what comes after it late.
 await screenOf(window.location.pathname);
+clearTimeout(slow);
 if (root)
   createRoot(root).render(
     <StrictMode>
