@@ -191,11 +191,15 @@ def test_what_was_kept_here_and_changed_elsewhere_is_asked_about(page: Page) -> 
 
 def test_a_screen_that_is_slow_to_come_says_so_and_is_asked_for_again(page: Page) -> None:
     held: list[Route] = []
-    page.route("**/assets/swatches-*.js", lambda route: held.append(route))
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/assets/swatches-*.js", hold)
     page.goto("/swatches", wait_until="commit")
     expect(page.get_by_text("One moment…")).to_be_visible()
-    page.unroute("**/assets/swatches-*.js")
     for one in held:
         one.abort()
+    page.unroute("**/assets/swatches-*.js")
     expect(page.get_by_role("heading", name="Swatch book")).to_be_visible()
     expect(page.get_by_text("One moment…")).to_have_count(0)
