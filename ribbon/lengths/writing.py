@@ -93,7 +93,8 @@ class Scribe:
 
     def write(self, length: Length) -> Written:
         """`length` in words and figures with its unit."""
-        return self.write_mm(length.mm)
+        mm = length.mm
+        return self.write_parts(mm.numerator, mm.denominator)
 
     def write_mm(self, mm: Fraction) -> Written:
         """As `write`, from a fraction of a millimetre."""

@@ -104,13 +104,12 @@ class Given:
     scribe: Scribe = field(init=False, compare=False, repr=False)
     """Writes lengths as this work does."""
 
+    imperial: bool = field(init=False, compare=False, repr=False)
+    """True where what nobody said is taken from what sewists in inches are used to."""
+
     def __post_init__(self) -> None:
         object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
-
-    @property
-    def imperial(self) -> bool:
-        """True where what nobody said is taken from what sewists in inches are used to."""
-        return in_inches(self.unit, self.habit)
+        object.__setattr__(self, "imperial", in_inches(self.unit, self.habit))
 
     @property
     def join(self) -> Length:
