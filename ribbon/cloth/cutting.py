@@ -37,7 +37,8 @@ class Cutting(NamedTuple):
 
     `role` and `lining_role` name the cloths of the work that it and its lining are cut from.  Without a drop the strip
     is taken to lie across its cloth.  A `shaped` edge is one of a piece with an outline of its own, and no strip is cut for it.
-    `names` are what its widths are called, from the start, where it is cut in so many.
+    `names` are what its widths are called, from the start, where it is cut in so many.  Its widths are laid from its
+    start, or `from_end`.
     """
 
     bolt: Bolt | None = None
@@ -54,3 +55,4 @@ class Cutting(NamedTuple):
     lining_role: str = LINING
     shaped: bool = False
     names: tuple[str, ...] = ()
+    from_end: bool = False

@@ -53,7 +53,12 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
     if asked not in whole.known:
         found = fronts_of(whole.only, cutting)
         whole.known[asked] = _lying(
-            whole, whole.edge.cloth.usable, allowed_of(whole.edge), found, cutting, losing(whole, cutting, found)
+            whole,
+            whole.edge.cloth.usable,
+            allowed_of(whole.edge, from_end=cutting.from_end),
+            found,
+            cutting,
+            losing(whole, cutting, found),
         )
     lies: Lying | None = whole.known[asked]
     return lies
@@ -63,7 +68,8 @@ def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:
     """The same for the plan of an edge that is one stretch."""
     if cutting.shaped:
         return None
-    return _lying(made, made.section.cloth.usable, allowed_of(made.section), fronts_of(made, cutting), cutting)
+    allowed = allowed_of(made.section, from_end=cutting.from_end)
+    return _lying(made, made.section.cloth.usable, allowed, fronts_of(made, cutting), cutting)
 
 
 def spread_as_cut(made: Plan | EdgePlan, found: Fronts | None) -> Spread:

@@ -26,10 +26,10 @@ class Lying(NamedTuple):
     joined: Joined
 
 
-def allowed_of(edge: Section | Edge) -> Allowed:
-    """The seam allowances and the tape by which an edge is joined."""
+def allowed_of(edge: Section | Edge, *, from_end: bool = False) -> Allowed:
+    """The seam allowances and the tape by which an edge is joined, and from which of its ends."""
     allowance = edge.allowance
-    return Allowed(allowance.start, allowance.end, allowance.join, edge.tape)
+    return Allowed(allowance.start, allowance.end, allowance.join, edge.tape, from_end)
 
 
 def with_fronts(strip: Strip, outer: Length, inner: Length) -> Strip:

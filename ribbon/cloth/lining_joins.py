@@ -9,14 +9,19 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 
 
-def lining_joins(made: Lined, cut: LiningCut, allowance: Length, face: Length) -> list[Length]:
-    """Where the seams of a lining lie, from the cut start of its face, which is cut `face` wide and lies about its middle."""
+def lining_joins(
+    made: Lined, cut: LiningCut, allowance: Length, face: Length, *, from_end: bool = False
+) -> list[Length]:
+    """Where the seams of a lining lie, from the cut start of its face, which is cut `face` wide and lies about its middle.
+
+    Its widths are laid from the start, or `from_end`, as those of its face are.
+    """
     at = (face - made.width) / 2
     found: list[Length] = []
     for width in cut.widths[:-1]:
         at += width - allowance * (1 if not found else 2)
         found.append(at)
-    return found
+    return [face - one for one in reversed(found)] if from_end else found
 
 
 def apart(lining: Sequence[Length], face: Sequence[Length]) -> Length | None:

@@ -59,7 +59,7 @@ def on_cloth(whole: EdgePlan, cutting: Cutting) -> OnCloth:
     if bolt is None or found is None:
         told.slip = [_SHAPED if cutting.shaped else "Say how wide the cloth is, and everything here follows."]
         return told
-    allowed, fronts = allowed_of(whole.edge), fronts_of(made, cutting)
+    allowed, fronts = allowed_of(whole.edge, from_end=cutting.from_end), fronts_of(made, cutting)
     laid = spread_as_cut(whole, fronts)
     told.lying = found
     told.strategies = [
@@ -169,7 +169,7 @@ def _tube(whole: EdgePlan, cutting: Cutting, lining: LiningToCut) -> list[Change
 
 def _at_hand(told: OnCloth, made: Plan, cutting: Cutting, bolt: Bolt, drop: Drop, fronts: Fronts | None) -> None:
     """What the cloth at hand makes; front pieces in one length with it take their part of it first."""
-    allowed: Allowed = allowed_of(made.section)
+    allowed: Allowed = allowed_of(made.section, from_end=cutting.from_end)
     seams = allowed
     if fronts is not None:
         seams = allowed._replace(start=allowed.start + fronts.before, end=allowed.end + fronts.behind)

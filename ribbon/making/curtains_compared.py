@@ -117,7 +117,10 @@ def measured_rows(
         return []
     found = []
     for name, (title, strategy) in MEASURED.items():
-        joined = [_joined(one, solved[panel.key].cutting, strategy) for one, panel in zip(whole, panels, strict=True)]
+        joined = [
+            _joined(one, solved[panel.key].cutting._replace(strategy=strategy, from_end=panel.from_end))
+            for one, panel in zip(whole, panels, strict=True)
+        ]
         there = [one for one in joined if one is not None]
         if len(there) == len(panels):
             found.append(_measured(name, title, given, panels, flats, there, cut, face))
@@ -158,10 +161,10 @@ def _so_wide(one: Solved, flat: Length) -> Plan | None:
         return None
 
 
-def _joined(made: Plan, cutting: Cutting, strategy: Strategy) -> Joined | None:
-    """The widths of a panel joined in that way; None where it cannot be."""
+def _joined(made: Plan, cutting: Cutting) -> Joined | None:
+    """The widths of a panel joined as it is cut; None where it cannot be."""
     try:
-        lying = plan_lying(made, cutting._replace(strategy=strategy))
+        lying = plan_lying(made, cutting)
     except Refusal:
         return None
     return lying.joined if lying else None

@@ -224,7 +224,8 @@ def _inside(
         lies = box_of(start + in_by, top, start + across - in_by, foot)
         shapes += [Shape(lies, one.cutting.lining_role), Shape((*lies, lies[0]), "ink", closed=False, weight=1.0)]
         if lining.cut.upright:
-            for join in lining_joins(lining.made, lining.cut, rules.allowance, lining.made.width):
+            wide_lining, from_end = lining.made.width, one.cutting.from_end
+            for join in lining_joins(lining.made, lining.cut, rules.allowance, wide_lining, from_end=from_end):
                 x = start + across - in_by - (across - 2 * in_by) * mm(join) / mm(lining.made.width)
                 shapes.append(Shape(((x, top), (x, foot)), "wall", closed=False, weight=1.0, dashed=True))
         outline = box_of(start, top, start + across, bottom)

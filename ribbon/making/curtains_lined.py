@@ -65,4 +65,5 @@ def _clear(one: Solved, lining: LiningToCut, cut: LiningCut) -> Length | None:
     allowed = allowed_of(one.whole.edge)
     face = [allowed.start + one.whole.walked.length(join.at) for join in lying.joined.joins]
     wide = one.whole.flat + allowed.start + allowed.end
-    return apart(lining_joins(lining.made, cut, one.cutting.lining.allowance, wide), face)
+    lies = lining_joins(lining.made, cut, one.cutting.lining.allowance, wide, from_end=one.cutting.from_end)
+    return apart(lies, face)

@@ -30,6 +30,11 @@ class Panel(NamedTuple):
         """Its finished width: its share of the rail, its part of the overlap, its return."""
         return self.share + self.lead + self.tail
 
+    @property
+    def from_end(self) -> bool:
+        """Whether its widths are laid from its end: what is left of the last one goes to its outside."""
+        return self.outside == "start"
+
     def called(self, end: str) -> str:
         """What lies flat at that end, its ``lead`` or its ``tail``: a return at an outside, an overlap where panels cross."""
         outside = {"start": "lead", "end": "tail"}.get(self.outside, end)

@@ -87,6 +87,14 @@ def joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy = 
 
 
 def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) -> Joined:
+    if strategy is Strategy.HALF_LAST:
+        # The mirror of a half width first.
+        from_end = not allowed.from_end
+        return joined(laid, usable, allowed._replace(from_end=from_end), Strategy.HALF_OUTSIDE)
+    if allowed.from_end:
+        made = joined(laid.turned, usable, allowed.turned, strategy)
+        joins = [join._replace(at=laid.whole - join.at) for join in reversed(made.joins)]
+        return made._replace(joins=joins, widths=made.widths[::-1])
     tried = []
     places: Places | None = None
     for even in (True, False) if allowed.tape else (False,):
@@ -126,6 +134,8 @@ def _counted(reach: Reach, usable: Length) -> None:
 
 def fewest_hidden(laid: Spread, usable: Length, allowed: Allowed) -> int:
     """How many widths there are at the least when every join hides; nought where not all can.  Quick, for long searches."""
+    if allowed.from_end:
+        return fewest_hidden(laid.turned, usable, allowed.turned)
     reach = Reach(laid, usable, allowed, even=False)
     _counted(reach, usable)
     places = Places(laid, reach)
@@ -201,7 +211,7 @@ def _furthest(places: Places, after: Place, least: Place, reach: Place, wanted: 
         if better > wanted:
             return at if good is None else good
         good = at if good is None or at > good else good
-    return reach if good is None else good
+    return places.reach.inside(reach) if good is None else good
 
 
 def _fall(places: Places, reach: Reach) -> list[Place] | None:
@@ -307,15 +317,7 @@ def _fits(reach: Reach, found: list[Place]) -> bool:
 
 def _half_outside(places: Places, reach: Reach) -> list[Place] | None:
     """A half width at the start, whole ones after it; no more of them than are needed."""
-    return _with_half(places, reach, reach.half, reach.to_end[False])
-
-
-def _half_last(places: Places, reach: Reach) -> list[Place] | None:
-    """Whole widths, and a half one at the end: the mirror of a half width at the start."""
-    return _with_half(places, reach, reach.to_join[True], reach.half_last)
-
-
-def _with_half(places: Places, reach: Reach, first: Place, last: Place) -> list[Place] | None:
+    first, last = reach.half, reach.to_end[False]
     if min(first, last) <= 0 or reach.to_join[False] <= 0 or reach.ends(0, first=True):
         raise _cannot("half a width holds nothing, or one width holds it all")
     many = 1 + max(0, ceil(Fraction(reach.whole - first - last, reach.to_join[False])))
@@ -363,7 +365,6 @@ _BY_STRATEGY: dict[Strategy, Callable[[Places, Reach], list[Place] | None]] = {
     Strategy.EQUAL: _equal,
     Strategy.SAME_PLEATS: _same_pleats,
     Strategy.HALF_OUTSIDE: _half_outside,
-    Strategy.HALF_LAST: _half_last,
     Strategy.AT_PLEATS: _at_pleats,
 }
 

@@ -31,12 +31,21 @@ class Join(NamedTuple):
 
 
 class Allowed(NamedTuple):
-    """The seam allowances at the start and the end of the strip and at each edge of a join, and the tape widths are cut by."""
+    """The seam allowances at the start and the end of the strip and at each edge of a join, and the tape widths are cut by.
+
+    Widths are laid one after another from the start of the strip, or `from_end`: what is left is then at the start.
+    """
 
     start: Length
     end: Length
     join: Length
     tape: Length | None = None
+    from_end: bool = False
+
+    @property
+    def turned(self) -> Allowed:
+        """The same of the strip turned end for end."""
+        return self._replace(start=self.end, end=self.start, from_end=not self.from_end)
 
 
 class Better(IntEnum):
@@ -65,7 +74,6 @@ class Reach:
         self.to_join = {first: room(usable, before, allowed.join) for first, before in firsts}
         self.to_end = {first: room(usable, before, allowed.end) for first, before in firsts}
         self.half = room(usable / 2, allowed.start, allowed.join)
-        self.half_last = room(usable / 2, allowed.join, allowed.end)
         self._seams = {first: _whole((before + allowed.join).mm * laid.parts) for first, before in firsts}
         self._division = _whole(allowed.tape.mm * laid.parts) if allowed.tape and even else None
         # What shows must keep so far from a seam: its allowance, and a division of the tape for the hand.
@@ -81,7 +89,11 @@ class Reach:
     def room(self, at: Place, *, first: bool) -> Place | None:
         """How far a width that begins at `at` reaches; None where it holds nothing."""
         room = self.to_join[first]
-        return at + room if room > 0 else None
+        return at + room if min(room, self.to_end[False]) > 0 else None
+
+    def inside(self, at: Place) -> Place:
+        """A place that a width reaches, before the end of the strip: past it, so that the last width is half of what it holds."""
+        return at if at < self.whole else self.whole - _whole(Fraction(self.to_end[False]) / 2)
 
     def even(self, after: Place, least: Place, at: Place) -> Place:
         """The furthest place up to `at` that makes the width from `after` whole on the tape; `at` if that is before `least`."""
@@ -197,6 +209,7 @@ class Places:
         self, after: Place, least: Place, reach: Place, worst: Better = Better.OPEN
     ) -> Iterator[tuple[Better, Place]]:
         """The furthest place of each goodness past `after`, from `least` to `reach`, best first, down to `worst`."""
+        reach = self.reach.inside(reach)
         index = bisect_right(self._clear_folds, (reach, 1 << 30)) - 1
         if index >= 0 and self._clear_folds[index][0] > after and self._clear_folds[index][0] >= least:
             yield Better.FOLD, self._clear_folds[index][0]
@@ -236,6 +249,7 @@ class Places:
 
     def nearest(self, after: Place, wanted: Place, least: Place, reach: Place) -> Place | None:
         """The place that hides nearest to `wanted`, past `after` and from `least` to `reach`; a fold where two are as near."""
+        reach = self.reach.inside(reach)
         near = min(max(wanted, least), reach)  # what is nearest to it within the bounds stands beside this
         inside: list[Place] = []
         index = bisect_left(self._clear_folds, (near, 0))

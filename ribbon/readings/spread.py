@@ -41,6 +41,21 @@ class Spread:
         return Length(Fraction(parts, self.parts))
 
     @property
+    def turned(self) -> Spread:
+        """It turned end for end: its places are counted from its end, its pleats keep their numbers."""
+        made: Spread | None = self.known.get("turned")
+        if made is None:
+            whole, role_at = self.whole, self.role_at
+            made = self.known["turned"] = Spread(
+                self.parts,
+                whole,
+                [FlatLine(whole - at, kind, pleat) for at, kind, pleat in reversed(self.lines)],
+                sorted(Hidden(whole - end, whole - start) for start, end in self.hidden),
+                lambda place: role_at(whole - place),
+            )
+        return made
+
+    @property
     def flat(self) -> Length:
         """The flat width."""
         return self.length(self.whole)

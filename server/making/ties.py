@@ -114,6 +114,10 @@ def mirrored(spec: Mapping[str, Any]) -> Spec:
         strategy = {"half_outside": "half_last", "half_last": "half_outside"}.get(str(cutting.get("strategy")))
         if strategy:
             made["cutting"] = {**cutting, "strategy": strategy}
+        elif cutting.get("joins_from") == "end":
+            made["cutting"] = {name: value for name, value in cutting.items() if name != "joins_from"}
+        else:
+            made["cutting"] = {**cutting, "joins_from": "end"}
     parts = spec.get("parts")
     if isinstance(parts, list):
         made["parts"] = [mirrored(part) for part in reversed(parts) if isinstance(part, Mapping)]

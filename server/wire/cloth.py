@@ -122,6 +122,10 @@ class CuttingSpec(Strict):
 
     drop: DropSpec = DropSpec()
     strategy: Literal["fewest", "fall", "equal", "same_pleats", "half_outside", "half_last", "at_pleats"] = "fewest"
+    joins_from: Literal["start", "end"] = Field(
+        default="start",
+        description="The end from which widths are laid one after another; what is left is at the other.",
+    )
     way: Literal["best", "across", "lengthways", "railroaded"] = "best"
     opening: Tieable | None = Field(default=None, description="How much of the closing join of a ring stays open.")
     stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(

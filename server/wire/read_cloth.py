@@ -160,6 +160,7 @@ def read_cutting(
         pieces=tuple(_pieces(texts, said, role)),
         shaped=said.shaped,
         names=tuple(said.names),
+        from_end=said.joins_from == "end",
     )
     if said.lining is None:
         return made

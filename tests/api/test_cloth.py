@@ -259,3 +259,20 @@ def test_a_cloth_is_read_by_itself(ask: Asked) -> None:
         ask("POST", "/cloth/read", {"cloth": {"width": "2", "selvedge": "1"}})[1]["problems"][0]["path"]
         == "cloth.selvedge"
     )
+
+
+def test_widths_are_laid_from_either_end(ask: Asked) -> None:
+    """Gathers of 300 cm in cloth of 138: two whole ones and what is left, at the other end; seams of 1.5 cm."""
+    spec = {
+        "kind": "gather", "unit": "cm", "pins": {"finished": "150", "fullness": "2"},
+        "cloth": {"usable": "138"}, "allowance": {"seam": "1.5"},
+    }  # fmt: skip
+    cuts = {}
+    for end in ("start", "end"):
+        status, plan = ask("POST", "/plan", {**spec, "cutting": {"joins_from": end}})
+        assert status == 200
+        cuts[end] = [one["cut"]["text"] for one in plan["widths"]]
+        assert [one["at"]["text"] for one in plan["joins"]] == (
+            ["135 cm", "270 cm"] if end == "start" else ["30 cm", "165 cm"]
+        )
+    assert cuts == {"start": ["138 cm", "138 cm", "33 cm"], "end": ["33 cm", "138 cm", "138 cm"]}

@@ -8,6 +8,8 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
+from tests.conftest import Asked
+
 pytestmark = pytest.mark.django_db
 
 LINEN = {"usable": "138 cm", "along": "64 cm", "price": "19.80", "weight": "330 g/m²"}
@@ -371,3 +373,23 @@ def test_a_valance_of_one_width_has_nothing_to_join(client: Client) -> None:
 
     assert "join" not in steps("30")
     assert "join" in steps("200")
+
+
+def test_a_pair_is_joined_as_each_others_mirror(ask: Asked) -> None:
+    """What is left of a width goes to the outside of either panel; by every way to share the widths."""
+    measures = {"rail": "152", "window": "118", "drop": "214", "overlap": "8", "return_left": "9", "return_right": "9"}
+    for widths in ("exact", "hidden", "half", "each", "near"):
+        asked = {
+            "kind": "curtains",
+            "measures": measures,
+            "choices": {"fullness": "2.2", "widths": widths},
+            "cloths": {"face": {"usable": "138 cm"}},
+            "plans": True,
+        }
+        status, made = ask("POST", "/thing", asked)
+        assert status == 200
+        left, right = (
+            [one["cut"]["mm"] for one in made["edges"][side]["plan"]["widths"]] for side in ("left", "right")
+        )
+        assert left == right[::-1], widths
+        assert len(left) == 1 or left[0] < left[-1] or widths in ("each", "near")

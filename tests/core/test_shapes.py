@@ -255,3 +255,10 @@ def inside(points: list[tuple[float, float]], x: float, y: float) -> bool:
         if (ay > y) != (by > y) and x < ax + (y - ay) * (bx - ax) / (by - ay):
             odd = not odd
     return odd
+
+
+def test_directions_at_eighths_are_as_fine_as_all_others() -> None:
+    for part in range(8):
+        x, y = direction(F(part, 8))
+        assert abs(x * x + y * y - 1) < F(1, 10**11)
+        assert share_of(x, y) == F(part, 8)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from itertools import pairwise
 from typing import Any
 
@@ -105,9 +106,15 @@ def joinable(draw: Any) -> Section:
 
 
 @LAW
-@given(joinable(), st.integers(150, 1600), st.integers(0, 25), st.sampled_from(list(Strategy)))
+@given(
+    joinable(),
+    st.integers(150, 1600),
+    st.tuples(*[st.integers(0, 25)] * 3),
+    st.sampled_from(list(Strategy)),
+    st.booleans(),
+)
 def test_hidden_is_true_only_where_nothing_that_shows_is_near(
-    facts: Section, usable: int, seam: int, strategy: Strategy
+    facts: Section, usable: int, seams: tuple[int, int, int], strategy: Strategy, from_end: bool
 ) -> None:
     try:
         made = plan(facts)
@@ -117,7 +124,8 @@ def test_hidden_is_true_only_where_nothing_that_shows_is_near(
     laid = made.strip
     laid.check()
     walked = walk(laid)
-    allowed = Allowed(Length(seam), Length(seam), Length(seam), facts.tape)
+    seam, start, end = seams
+    allowed = Allowed(Length(start), Length(end), Length(seam), facts.tape, from_end)
     try:
         got = joined(spread(laid, walked), Length(usable), allowed, strategy)
     except Refusal:
@@ -134,15 +142,67 @@ def test_hidden_is_true_only_where_nothing_that_shows_is_near(
         near = any(a < at + seam + tape and at - seam - tape < b for a, b in shown)
         assert join.hidden == (not near or (join.at in sew and "sew line" in join.where)), (join, at)
     assert sum((w.flat for w in got.widths), ZERO) == made.flat
-    assert all(w.cut <= Length(usable) for w in got.widths)
+    assert all(w.cut <= Length(usable) and w.flat > ZERO for w in got.widths)
     # Where they may fall there are as few widths as the cloth allows.
     if strategy is Strategy.FALL:
         many = (
-            next(n for n in range(1, 10_000) if n * usable >= whole + 2 * seam + 2 * seam * (n - 1))
+            next(n for n in range(1, 10_000) if n * usable >= whole + start + end + 2 * seam * (n - 1))
             if usable > 2 * seam
             else 0
         )
         assert len(got.widths) == many == got.least
+
+
+_HANDS = {Facing.RIGHT: Facing.LEFT, Facing.LEFT: Facing.RIGHT}
+
+
+@LAW
+@given(joinable(), st.integers(150, 1600), st.tuples(*[st.integers(0, 25)] * 3), st.sampled_from(list(Strategy)))
+def test_widths_laid_from_the_end_are_those_of_the_mirror_laid_from_its_start(
+    facts: Section, usable: int, seams: tuple[int, int, int], strategy: Strategy
+) -> None:
+    """The mirror is planned by itself: its ends changed over, its pleats to the other hand."""
+    assume(not facts.places)
+    facing = _HANDS.get(facts.facing, facts.facing)
+    mirror = replace(facts, lead=facts.tail, tail=facts.lead, facing=facing)
+    try:
+        count = plan(facts).count
+        turned, there = plan(facts).spread.turned, plan(mirror).spread
+    except Refusal:
+        return
+    # A middle pleat of a row that turns in its middle belongs to one side.
+    assume(count <= 80 and not (count % 2 and facts.facing not in _HANDS))
+    per, other_per = turned.parts, there.parts
+    # Where a ring closes is both its start and its end.
+    round_ = turned.whole if facts.closed else 2 * turned.whole
+    lines = [Fraction(line.at % round_, per) for line in turned.lines]
+    assert sorted(lines) == sorted(Fraction(line.at, other_per) % Fraction(round_, per) for line in there.lines)
+    # Pleats that lie over each other lie so in the order in which they are folded, from the start in the mirror too.
+    assume(
+        [(Fraction(a, per), Fraction(b, per)) for a, b in turned.hidden]
+        == [(Fraction(a, other_per), Fraction(b, other_per)) for a, b in there.hidden]
+    )
+    start, end, seam = map(Length, seams)
+    got: list[tuple[list[Fraction], list[bool], list[Length]] | None] = []
+    for one, allowed in (
+        (facts, Allowed(start, end, seam, facts.tape, from_end=True)),
+        (mirror, Allowed(end, start, seam, facts.tape)),
+    ):
+        try:
+            made = plan(one)
+            joins = joined(made.spread, Length(usable), allowed, strategy)
+        except Refusal:
+            got.append(None)
+            continue
+        at = [Fraction(join.at) / made.spread.parts for join in joins.joins]
+        got.append((at, [join.hidden for join in joins.joins], [width.cut for width in joins.widths]))
+        whole = made.flat.mm
+    laid, other = got
+    assert (laid is None) == (other is None)
+    if laid is not None and other is not None:
+        event(f"{facts.kind.name} {'ring' if facts.closed else 'open'} {strategy}, {min(2, len(laid[0]))} joins")
+        assert laid[0] == [whole - at for at in reversed(other[0])]
+        assert (laid[1], laid[2]) == (other[1][::-1], other[2][::-1])
 
 
 @LAW

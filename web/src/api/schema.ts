@@ -2418,6 +2418,13 @@ export interface components {
              */
             drop?: components["schemas"]["DropSpec"];
             front?: components["schemas"]["FrontSpec"] | null;
+            /**
+             * Joins From
+             * @description The end from which widths are laid one after another; what is left is at the other.
+             * @default start
+             * @enum {string}
+             */
+            joins_from?: "start" | "end";
             lining?: components["schemas"]["LiningSpec"] | null;
             /**
              * Names
@@ -4853,6 +4860,7 @@ export interface components {
              *         "margin": null
              *       },
              *       "front": null,
+             *       "joins_from": "start",
              *       "lining": null,
              *       "names": [],
              *       "opening": null,

@@ -102,6 +102,17 @@ function OfPiece(props: Props & LaidPlan) {
               chosen={strategy}
               onPick={(one) => put({ strategy: one as NonNullable<Cutting["strategy"]> }, "cutting.strategy")}
             />
+            {answer.strategies.some((one) => one.joins > 0) && (
+              <Choose
+                name="Widths are laid from"
+                value={cutting.joins_from ?? "start"}
+                options={[
+                  ["start", "its start"],
+                  ["end", "its end"],
+                ]}
+                onPick={(end) => put({ joins_from: end as NonNullable<Cutting["joins_from"]> }, "cutting.joins_from")}
+              />
+            )}
             <Ways
               name="Which way it lies on the cloth"
               ways={answer.ways}
