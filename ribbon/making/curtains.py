@@ -164,9 +164,9 @@ def _edge(given: Given, panel: Panel, cut: Cut, taken: Shared | None, number: in
     facts |= {
         **drop_facts(cut.hem.turns),
         "cutting.drop.margin": Tie("drop.trim"),
-        "cutting.strategy": (strategy := _strategy(given, panel, taken, number)),
+        "cutting.strategy": _strategy(given, panel, taken, number),
     }
-    if panel.from_end and strategy != "half_outside":
+    if panel.from_end:
         facts["cutting.joins_from"] = "end"
     if cut.lining is not None:
         facts |= {

@@ -87,10 +87,9 @@ def joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy = 
 
 
 def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) -> Joined:
-    if strategy is Strategy.HALF_LAST:
-        # The mirror of a half width first.
-        from_end = not allowed.from_end
-        return joined(laid, usable, allowed._replace(from_end=from_end), Strategy.HALF_OUTSIDE)
+    if strategy in (Strategy.HALF_OUTSIDE, Strategy.HALF_LAST):
+        # They say themselves at which end the half one is: a half one last is the mirror of a half one first.
+        allowed, strategy = allowed._replace(from_end=strategy is Strategy.HALF_LAST), Strategy.HALF_OUTSIDE
     if allowed.from_end:
         made = joined(laid.turned, usable, allowed.turned, strategy)
         joins = [join._replace(at=laid.whole - join.at) for join in reversed(made.joins)]

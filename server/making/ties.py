@@ -112,12 +112,12 @@ def mirrored(spec: Mapping[str, Any]) -> Spec:
     cutting = spec.get("cutting")
     if isinstance(cutting, Mapping):
         strategy = {"half_outside": "half_last", "half_last": "half_outside"}.get(str(cutting.get("strategy")))
-        if strategy:
-            made["cutting"] = {**cutting, "strategy": strategy}
-        elif cutting.get("joins_from") == "end":
-            made["cutting"] = {name: value for name, value in cutting.items() if name != "joins_from"}
-        else:
-            made["cutting"] = {**cutting, "joins_from": "end"}
+        joins_from = {} if cutting.get("joins_from") == "end" else {"joins_from": "end"}
+        made["cutting"] = {
+            **{name: value for name, value in cutting.items() if name != "joins_from"},
+            **({"strategy": strategy} if strategy else {}),
+            **joins_from,
+        }
     parts = spec.get("parts")
     if isinstance(parts, list):
         made["parts"] = [mirrored(part) for part in reversed(parts) if isinstance(part, Mapping)]

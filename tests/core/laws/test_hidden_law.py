@@ -153,6 +153,7 @@ def test_hidden_is_true_only_where_nothing_that_shows_is_near(
         assert len(got.widths) == many == got.least
 
 
+_HALVES = {Strategy.HALF_OUTSIDE: Strategy.HALF_LAST, Strategy.HALF_LAST: Strategy.HALF_OUTSIDE}
 _HANDS = {Facing.RIGHT: Facing.LEFT, Facing.LEFT: Facing.RIGHT}
 
 
@@ -184,13 +185,13 @@ def test_widths_laid_from_the_end_are_those_of_the_mirror_laid_from_its_start(
     )
     start, end, seam = map(Length, seams)
     got: list[tuple[list[Fraction], list[bool], list[Length]] | None] = []
-    for one, allowed in (
-        (facts, Allowed(start, end, seam, facts.tape, from_end=True)),
-        (mirror, Allowed(end, start, seam, facts.tape)),
+    for one, shared, allowed in (
+        (facts, strategy, Allowed(start, end, seam, facts.tape, from_end=True)),
+        (mirror, _HALVES.get(strategy, strategy), Allowed(end, start, seam, facts.tape)),
     ):
         try:
             made = plan(one)
-            joins = joined(made.spread, Length(usable), allowed, strategy)
+            joins = joined(made.spread, Length(usable), allowed, shared)
         except Refusal:
             got.append(None)
             continue
