@@ -166,7 +166,8 @@ def _edge(given: Given, panel: Panel, cut: Cut, taken: Shared | None, number: in
         "cutting.drop.margin": Tie("drop.trim"),
         "cutting.strategy": _strategy(given, panel, taken, number),
     }
-    if panel.from_end:
+    if panel.from_end and (taken is None or taken.each is None):
+        # Cut to measure something is left of a width.
         facts["cutting.joins_from"] = "end"
     if cut.lining is not None:
         facts |= {
