@@ -25,7 +25,6 @@ from ribbon.solve.solve import solve
 from ribbon.strip import Strip, Walk, walk
 
 Q = Quantity
-_FEW = 40
 
 
 @dataclass(frozen=True)
@@ -135,9 +134,7 @@ class Plan:
     @cached_property
     def spread(self) -> Spread:
         """Its strip spread flat, as joins look at it."""
-        # Where its walk is known, a row of few pleats is as quickly read whole.
-        short = self._short if "walked" not in self.__dict__ or self.count > _FEW else None
-        return (spread_again(short) if short else None) or spread(self.strip, self.walked)
+        return (spread_again(self._short) if self._short else None) or spread(self.strip, self.walked)
 
 
 def gathered_parts(plan: Plan) -> list[Between]:

@@ -139,7 +139,7 @@ def _slip(given: Given, half: BlockHalf, made: list[BlockMade]) -> list[str]:
     if at_waist_only(given):
         gap, many = given.length("pitch") - given.length("take"), pleats_many(given)
         found.append(
-            f"{many} small pleat{'' if many == 1 else 's'} at each side: marked every {write(given.length('pitch'))}, each takes {write(given.length('take'))}, {write(gap)} is seen between; the first {write(given.length('first'))} from the middle."
+            f"{counted(many, 'small pleats')} at each side: marked every {write(given.length('pitch'))}, each takes {write(given.length('take'))}, {write(gap)} is seen between; the first {write(given.length('first'))} from the middle."
         )
     eaten = swallowed(given, half.darts)
     if eaten:

@@ -76,7 +76,8 @@ def joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy = 
 
     A join hides where no cloth or fold that shows comes within its allowance and a division of the tape.  Hidden joins
     stand on inner folds where that takes no more widths than letting them stand anywhere behind; one that may stand
-    anywhere makes its width whole on the tape, where that takes no width more.
+    anywhere makes its width whole on the tape, where that takes no width more.  A width that reaches past the end of the
+    strip and may not end it, its end taking more than a join, leaves half a width to the last one.
     Raises `Refusal` where the cloth is too narrow to hold its allowances, or where the strategy cannot be followed.
     """
     asked = usable, allowed, strategy
@@ -106,7 +107,7 @@ def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) 
             if len(chosen) <= reach.least and all(join.hidden for join in tried[-1]):
                 break  # nothing was given up
     if not tried:
-        least = allowed.join * 2 + Length(1)
+        least = allowed.join + max(allowed.start, allowed.end, allowed.join) + Length(1)
         raise refuse(
             "too_narrow",
             "cloth.usable",

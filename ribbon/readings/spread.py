@@ -5,6 +5,7 @@ from __future__ import annotations
 from bisect import bisect_right
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from math import ceil
 from typing import Any, NamedTuple
 
 from ribbon.fraction import Fraction
@@ -51,7 +52,8 @@ class Spread:
                 whole,
                 [FlatLine(whole - at, kind, pleat) for at, kind, pleat in reversed(self.lines)],
                 sorted(Hidden(whole - end, whole - start) for start, end in self.hidden),
-                lambda place: role_at(whole - place),
+                # At a boundary it is what comes after it, which is what comes before it the other way round.
+                lambda place: role_at(ceil(whole - place) - Fraction(1, 2)),
             )
         return made
 

@@ -54,6 +54,20 @@ SHORTEST = 10
 """Minutes; a step is not begun for less, unless that ends it."""
 
 
+def overlapping(slots: Sequence[Slot]) -> list[tuple[int, int]]:
+    """(slot, the one that is not over when it begins), by their numbers: nobody sews twice at once.
+
+    >>> overlapping([Slot(0, 60), Slot(30, 60), Slot(90, 10)])
+    [(1, 0)]
+    """
+    return [
+        (number, other)
+        for number, one in enumerate(slots)
+        for other, before in enumerate(slots)
+        if (before.start, other) < (one.start, number) and one.start < before.end
+    ]
+
+
 def fitted(steps: Sequence[Timed], slots: Sequence[Slot]) -> Fitted:
     """Each step as early as it can be, in the order of `steps`: after what it needs, once what is waited for is over.
 

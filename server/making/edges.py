@@ -82,7 +82,6 @@ def _solve(made: MadeEdge, cloths: Mapping[str, ClothSpec], took: int) -> int:
         whole = planned(made.given.edge, "A thing")
         held(took + effort(whole), "A thing")
         _ = whole.upper  # what its second level cannot be is said of the edge, too
-        _ = whole.walked  # it is drawn, so that what its joins look for is read from its walk
     except Refusal as refusal:
         made.problems += _told(refusal.problems)
         return 0

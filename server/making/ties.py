@@ -112,12 +112,9 @@ def mirrored(spec: Mapping[str, Any]) -> Spec:
     cutting = spec.get("cutting")
     if isinstance(cutting, Mapping):
         strategy = {"half_outside": "half_last", "half_last": "half_outside"}.get(str(cutting.get("strategy")))
-        joins_from = {} if cutting.get("joins_from") == "end" else {"joins_from": "end"}
-        made["cutting"] = {
-            **{name: value for name, value in cutting.items() if name != "joins_from"},
-            **({"strategy": strategy} if strategy else {}),
-            **joins_from,
-        }
+        made["cutting"] = {**cutting, **({"strategy": strategy} if strategy else {})}
+        if made["cutting"].pop("joins_from", "start") == "start":
+            made["cutting"]["joins_from"] = "end"
     parts = spec.get("parts")
     if isinstance(parts, list):
         made["parts"] = [mirrored(part) for part in reversed(parts) if isinstance(part, Mapping)]

@@ -12,9 +12,9 @@ from pydantic import ValidationError
 
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO, Unreadable, read_minutes
+from ribbon.lengths import ZERO, Unreadable, counted, read_minutes
 from ribbon.making.order import ListedStep
-from ribbon.table.sessions import Fitted, Slot, Timed, fitted, together
+from ribbon.table.sessions import Fitted, Slot, Timed, fitted, overlapping, together
 from ribbon.table.times import Extent, expected, in_words, rate_says, rates, waits_for
 from server.making.answer import ThingMade, listed_steps, thing_made
 from server.making.beside import own_edges
@@ -161,28 +161,22 @@ def _read(sessions: Sequence[SittingSpec]) -> tuple[list[Slot], list[datetime]]:
         raise Refusal(problems)
     if not found:
         return [], []
-    _apart(found)
-    begins = min(start for start, _ in found)
+    starts = [start for start, _ in found]
+    begins = min(starts)
     slots = [Slot(int((start - begins).total_seconds() // 60), minutes) for start, minutes in found]
-    return slots, [start for start, _ in found]
-
-
-def _apart(found: Sequence[tuple[datetime, int]]) -> None:
-    """Raises `Refusal` where a session begins before another one is over: nobody sews twice at once."""
     problems = [
         Problem(
             "overlap",
             f"sessions.{number}.start",
-            f"{start:%H:%M}",
-            f"this session begins before that of {other:%-d %B}, {other:%H:%M}, is over",
+            f"{starts[number]:%H:%M}",
+            f"this session begins before that of {starts[other]:%-d %B}, {starts[other]:%H:%M}, is over",
             "let it begin later, or make one of the two",
         )
-        for number, (start, _) in enumerate(found)
-        for place, (other, long) in enumerate(found)
-        if place != number and (other, place) < (start, number) and start < other + timedelta(minutes=long)
+        for number, other in overlapping(slots)
     ]
     if problems:
         raise Refusal(problems)
+    return slots, starts
 
 
 def _sitting(
@@ -287,7 +281,7 @@ def sessions_of(data: bytes, name: str) -> ReadSessions:
         found.append({"day": start.date().isoformat(), "start": f"{start:%H:%M}", "long": f"{long} min"})
     found.sort(key=lambda one: (one["day"], one["start"]))
     over = f" {passed} without a time of day, or past the first {_MOST_EVENTS}, were passed over." if passed else ""
-    return {"sessions": found, "says": f"{len(found)} session{'' if len(found) == 1 else 's'} read.{over}"}  # fmt: skip
+    return {"sessions": found, "says": f"{counted(len(found), 'sessions')} read.{over}"}  # fmt: skip
 
 
 def _when(event: Any) -> tuple[datetime | None, int]:

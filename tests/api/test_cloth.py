@@ -276,3 +276,15 @@ def test_widths_are_laid_from_either_end(ask: Asked) -> None:
             ["135 cm", "270 cm"] if end == "start" else ["30 cm", "165 cm"]
         )
     assert cuts == {"start": ["138 cm", "138 cm", "33 cm"], "end": ["33 cm", "138 cm", "138 cm"]}
+
+
+def test_cloth_too_narrow_for_a_wide_end_says_how_wide_it_must_be(ask: Asked) -> None:
+    """A join's allowance and an end's lie on one width: 1.5 and 12 cm want more than 13.5."""
+    spec = {
+        "kind": "gather", "unit": "cm", "pins": {"finished": "150", "fullness": "2"},
+        "allowance": {"seam": "1.5", "end": "12"},
+    }  # fmt: skip
+    status, refused = ask("POST", "/plan", {**spec, "cloth": {"usable": "13"}})
+    assert status == 422
+    assert "wider than 136 mm" in refused["problems"][0]["way_out"]
+    assert ask("POST", "/plan", {**spec, "cloth": {"usable": "13.6"}})[0] == 200

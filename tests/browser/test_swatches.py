@@ -190,3 +190,18 @@ def test_keeping_a_swatch_with_no_cloth_says_so_at_its_field(page: Page) -> None
     page.get_by_role("button", name="Keep what is measured").click()
     expect(page.get_by_label("Cloth", exact=True)).to_have_accessible_description("This is empty. Write something.")
     expect(page.get_by_label("Sample 1 measures")).to_have_value("8")
+
+
+def test_sessions_are_added_on_days_of_their_own(page: Page) -> None:
+    page.goto("/")
+    page.get_by_role("link", name="Banded skirt").click()
+    page.get_by_text("Order of making").click()
+    add = page.get_by_role("button", name="Add a session")
+    add.click()
+    first = page.get_by_label("Day of session 1").input_value()
+    add.click()
+    expect(page.get_by_label("Day of session 2")).not_to_have_value(first)
+    expect(page.get_by_text("is over")).to_have_count(0)
+    # The arrows keep their places where there is nowhere to go.
+    expect(page.get_by_role("button", name="Earlier:").first).to_be_disabled()
+    expect(page.get_by_role("button", name="Later:").last).to_be_disabled()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import replace
 from itertools import pairwise
 from typing import Any
@@ -184,7 +185,7 @@ def test_widths_laid_from_the_end_are_those_of_the_mirror_laid_from_its_start(
         == [(Fraction(a, other_per), Fraction(b, other_per)) for a, b in there.hidden]
     )
     start, end, seam = map(Length, seams)
-    got: list[tuple[list[Fraction], list[bool], list[Length]] | None] = []
+    got: list[tuple[list[Fraction], list[tuple[bool, str]], list[Length]] | None] = []
     for one, shared, allowed in (
         (facts, strategy, Allowed(start, end, seam, facts.tape, from_end=True)),
         (mirror, _HALVES.get(strategy, strategy), Allowed(end, start, seam, facts.tape)),
@@ -196,7 +197,12 @@ def test_widths_laid_from_the_end_are_those_of_the_mirror_laid_from_its_start(
             got.append(None)
             continue
         at = [Fraction(join.at) / made.spread.parts for join in joins.joins]
-        got.append((at, [join.hidden for join in joins.joins], [width.cut for width in joins.widths]))
+        pleats = made.count + 1 if one is mirror else 0
+        where = [
+            (join.hidden, re.sub(r"\d+", lambda found, of=pleats: str(abs(of - int(found[0]))), join.where))
+            for join in joins.joins
+        ]
+        got.append((at, where, [width.cut for width in joins.widths]))
         whole = made.flat.mm
     laid, other = got
     assert (laid is None) == (other is None)

@@ -77,7 +77,7 @@ function OfPiece(props: Props & LaidPlan) {
   return (
     <div className="mt-1 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18rem]">
       <div className="flex min-w-0 flex-col gap-3">
-        <div className="flex flex-wrap items-center gap-3">
+        <div className="flex flex-wrap items-end gap-3">
           <NameOfCloth cloth={cloth} problems={problems} onChange={toCloth} />
           <Shelf spec={spec} work={work} asked={answer} onChange={onChange} onSaid={onSaid} />
         </div>
@@ -247,7 +247,7 @@ function OtherCloth({ spec, cloths, chosen, laid, onCloth }: Props & LaidPlan) {
   return (
     <div className="mt-1 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18rem]">
       <section aria-label={`The ${chosen}`} className="flex min-w-0 flex-col gap-3">
-        <div className="flex flex-wrap items-center gap-3">
+        <div className="flex flex-wrap items-end gap-3">
           <NameOfCloth cloth={own} problems={problems} onChange={change} />
         </div>
         <ClothTags

@@ -146,7 +146,6 @@ export function NameOfCloth({ cloth, problems, onChange }: Pick<Props, "cloth" |
     <>
       <Text
         wide
-        quiet
         name="Name of the cloth"
         path="cloth.name"
         value={cloth.name}

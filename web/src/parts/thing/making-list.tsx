@@ -98,26 +98,24 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
             </label>
             <StepClock work={work} step={step.name} says={step.says} />
             <span className="no-print flex">
-              {index > 0 && (
-                <button
-                  type="button"
-                  className="press"
-                  aria-label={`Earlier: ${step.says}`}
-                  onClick={() => move(step.name, -1)}
-                >
-                  ↑
-                </button>
-              )}
-              {index < names.length - 1 && (
-                <button
-                  type="button"
-                  className="press"
-                  aria-label={`Later: ${step.says}`}
-                  onClick={() => move(step.name, 1)}
-                >
-                  ↓
-                </button>
-              )}
+              <button
+                type="button"
+                className="press"
+                aria-label={`Earlier: ${step.says}`}
+                disabled={index === 0}
+                onClick={() => move(step.name, -1)}
+              >
+                ↑
+              </button>
+              <button
+                type="button"
+                className="press"
+                aria-label={`Later: ${step.says}`}
+                disabled={index === names.length - 1}
+                onClick={() => move(step.name, 1)}
+              >
+                ↓
+              </button>
               <button
                 type="button"
                 className="press"

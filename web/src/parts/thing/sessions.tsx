@@ -121,7 +121,7 @@ export function Sessions({ work, revision, order, onOrder }: Props) {
           type="button"
           className="press"
           disabled={sessions.length >= 60}
-          onClick={() => put([...sessions, { day: today(), start: "10:00", long: "2 h" }])}
+          onClick={() => put([...sessions, { day: nextDay(sessions), start: `${BEGINS}:00`, long: "2 h" }])}
         >
           Add a session
         </button>
@@ -148,11 +148,18 @@ export function Sessions({ work, revision, order, onOrder }: Props) {
   );
 }
 
-/** The day on this clock, as a date field has it. */
-function today(): string {
-  const now = new Date();
+/** The hour at which an added session begins. */
+const BEGINS = 10;
+
+/** As a date field has it: the day after the last session there is; without one today, or tomorrow once its hour is past. */
+function nextDay(sessions: Session[]): string {
   const part = (number: number) => String(number).padStart(2, "0");
-  return `${now.getFullYear()}-${part(now.getMonth() + 1)}-${part(now.getDate())}`;
+  const written = (day: Date) => `${day.getFullYear()}-${part(day.getMonth() + 1)}-${part(day.getDate())}`;
+  const now = new Date();
+  const first = new Date(now.getFullYear(), now.getMonth(), now.getDate() + (now.getHours() < BEGINS ? 0 : 1));
+  const then = new Date(Math.max(...sessions.map((one) => Date.parse(`${one.day}T00:00`) || 0), 0));
+  then.setDate(then.getDate() + 1);
+  return written(then > first ? then : first);
 }
 
 /** How long each step was thought to take, and took: by pleat, by metre, by step. */
