@@ -14,15 +14,8 @@ import urllib.request
 
 from playwright.sync_api import Page, sync_playwright
 
-ARGUMENTS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-]
+from scripts.chromium import ARGUMENTS, CHROMIUM
+
 FRAMES = """async moves => {
     const box = document.querySelector("figure [role=group]");
     const {left, top, width, height} = box.getBoundingClientRect();
@@ -68,7 +61,7 @@ def main() -> None:
         try:
             _wait(address)
             with sync_playwright() as playwright:
-                browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+                browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
                 page = browser.new_page(
                     viewport={"width": 1280, "height": 800}, base_url=address, reduced_motion="reduce"
                 )

@@ -7,7 +7,8 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
-from tests.browser.conftest import ARGUMENTS, ROOT, end, serve
+from scripts.chromium import ARGUMENTS, CHROMIUM
+from tests.browser.conftest import ROOT, end, serve
 
 PLACE = ROOT / "docs" / "screenshots"
 LAPTOP, PHONE = (1280, 800), (390, 844)
@@ -72,7 +73,7 @@ def main() -> None:
     PLACE.mkdir(exist_ok=True)
     with tempfile.TemporaryDirectory() as data, sync_playwright() as playwright:
         running, address = serve(Path(data), "--demo")
-        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         page = browser.new_page(base_url=address, viewport={"width": LAPTOP[0], "height": LAPTOP[1]})
         _home(page)
         _open(page, "Guide’s skirt")

@@ -16,8 +16,8 @@ from urllib.error import URLError
 from playwright.sync_api import BrowserContext, Page, Playwright, expect, sync_playwright
 from playwright.sync_api import Error as PageError
 
+from scripts.chromium import ARGUMENTS, CHROMIUM
 from scripts.soak.program import Program, words
-from tests.browser.conftest import ARGUMENTS
 
 
 def _width(chance: random.Random) -> str:
@@ -103,7 +103,7 @@ def _until_it_answers(program: Program) -> None:
 
 def _opened(playwright: Playwright, profile: Path, address: str, work: str) -> tuple[BrowserContext, Page]:
     context = playwright.chromium.launch_persistent_context(
-        str(profile), executable_path="/usr/bin/chromium", args=ARGUMENTS, base_url=address
+        str(profile), executable_path=CHROMIUM, args=ARGUMENTS, base_url=address
     )
     page = context.pages[0]
     page.goto(f"/works/{work}")

@@ -17,11 +17,9 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Locator, Page, Response, expect, sync_playwright
 
+from scripts.chromium import ARGUMENTS, CHROMIUM
+
 ROOT = Path(__file__).resolve().parents[2]
-ARGUMENTS = [
-    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-    "--disable-component-update", "--disable-sync",
-]  # fmt: skip
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
 expect.set_options(timeout=20_000)
 
@@ -90,7 +88,7 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
 @pytest.fixture(scope="module")
 def browser() -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        chromium = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGUMENTS)
+        chromium = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         yield chromium
         chromium.close()
 

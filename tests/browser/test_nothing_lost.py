@@ -9,7 +9,7 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 
-from tests.browser.conftest import ARGUMENTS
+from scripts.chromium import ARGUMENTS, CHROMIUM
 from tests.browser.test_cloth import step
 from tests.browser.test_keeping import KEPT_HERE, NO_ANSWER, NOTHING_HERE, elsewhere, new_skirt_of_70
 from tests.browser.test_skirt import field, new_skirt, saved
@@ -220,7 +220,7 @@ def test_a_browser_that_is_killed_offline_loses_nothing(site: str, tmp_path: Pat
 
     def opened() -> Page:
         context = browser.browser_type.launch_persistent_context(
-            str(kept), executable_path="/usr/bin/chromium", args=ARGUMENTS, base_url=site
+            str(kept), executable_path=CHROMIUM, args=ARGUMENTS, base_url=site
         )
         return context.pages[0]
 
