@@ -24,7 +24,7 @@ from django.db import OperationalError
 from playwright.sync_api import Browser, expect
 
 from server.keeping.health import look, trouble_of
-from tests.browser.conftest import ROOT, browser, serve, served  # noqa: F401 - a fixture
+from tests.browser.conftest import ROOT, browser, demo_works, serve, served  # noqa: F401 - a fixture
 
 FIXTURES = ROOT / "tests" / "fixtures"
 DATABASE = "ribbon.sqlite3"
@@ -55,10 +55,7 @@ def asked(address: str, path: str, body: Any) -> tuple[int, Any]:
 def kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A data folder with the demo works and the day's own backup."""
     data = tmp_path_factory.mktemp("kept") / "data"
-    with served(data, "--demo") as address:
-        # Made in the background: the list is asked until it is there.
-        while not get(f"{address}/api/backups")[1]["backups"]:
-            continue
+    shutil.copytree(demo_works(), data)
     with closing(sqlite3.connect(data / DATABASE)) as held:
         held.execute("PRAGMA wal_checkpoint(TRUNCATE)")  # all of it in the one file that is harmed
     return data

@@ -9,7 +9,7 @@ from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.cloth.seen import beginning
-from ribbon.cloth.stripes import repeat_of
+from ribbon.cloth.stripes import Stripe, repeat_of
 from ribbon.edge import EdgePlan, Plan
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
@@ -124,11 +124,23 @@ def into_sequence(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Lengt
     stripes = cutting.bolt.stripes if cutting.bolt else ()
     if not stripes:
         return []
-    found, own, walked = fronts_of(whole.only, cutting), allowed_of(whole.edge), whole.walked
-    first, repeat = beginning(stripes, cutting.stripe, whole.strip, walked), repeat_of(stripes)
-    cut = [ZERO - (found.before if found else ZERO) - own.start]
-    cut += [walked.length(join.at) - own.join for join in made.joins]
+    first, begins = _begin(whole, cutting, stripes)
+    repeat, seam, walked = repeat_of(stripes), allowed_of(whole.edge).join, whole.walked
+    cut = [begins, *(walked.length(join.at) - seam for join in made.joins)]
     return [Length((at - first).mm % repeat.mm) for at in cut]
+
+
+def _begin(whole: EdgePlan, cutting: Cutting, stripes: Sequence[Stripe]) -> tuple[Length, Length]:
+    """Where along an edge's own strip the sequence of its stripes begins, and where its cloth does."""
+    asked = "begins", cutting
+    if asked not in whole.known:
+        found = fronts_of(whole.only, cutting)
+        whole.known[asked] = (
+            beginning(stripes, cutting.stripe, whole.strip, whole.walked),
+            ZERO - (found.before if found else ZERO) - allowed_of(whole.edge).start,
+        )
+    both: tuple[Length, Length] = whole.known[asked]
+    return both
 
 
 def runs_on(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Length]:

@@ -89,7 +89,8 @@ def takes_no_more(
         return cut <= most
     try:
         if way == "lengthways":
-            return _lengthways(laid, lengthways(bolt, drop, cut, allowed.join), allowed, loses)[0].length <= most
+            way_along = lengthways(bolt, drop, cut, allowed.join)
+            return _lengthways(laid, way_along, allowed, loses, enough=most)[0].length <= most
         each = drop_on(bolt, drop)
         many = fewest_hidden(laid, bolt.usable, allowed) if strategy is Strategy.FEWEST else 0
         # So many widths side by side take at least so many drops, however they share them.
@@ -103,11 +104,17 @@ def takes_no_more(
 
 
 def _lengthways(
-    laid: Spread, way: Way, allowed: Allowed, loses: Callable[[Joined], Sequence[Length]] | None = None
+    laid: Spread,
+    way: Way,
+    allowed: Allowed,
+    loses: Callable[[Joined], Sequence[Length]] | None = None,
+    *,
+    enough: Length = ZERO,
 ) -> tuple[Way, Joined | None]:
     """Strips side by side, a little longer each time until as many as there is room for hold the whole strip.
 
-    Where they lose something to their pattern, those are taken whose longest is the shortest with it.
+    Where they lose something to their pattern, those are taken whose longest is the shortest with it; none better is
+    looked for than `enough`.
     """
     best: tuple[Way, Joined] | None = None
     for tried in range(_TRIES):
@@ -121,6 +128,6 @@ def _lengthways(
             longest = max(width.cut + (more[n] if n < len(more) else ZERO) for n, width in enumerate(got.widths))
             if best is None or longest < best[0].length:
                 best = way._replace(length=longest, strips=len(got.widths), joins=len(got.joins)), got
-            if not more or length >= best[0].length:
+            if not more or best[0].length <= max(length, enough):
                 break
     return best or (way, None)

@@ -20,7 +20,7 @@ from ribbon.cloth.seen import StripeLook, looks
 from ribbon.cloth.shares import drops
 from ribbon.cloth.sold import weighs
 from ribbon.cloth.stripes import repeat_of
-from ribbon.edge import EdgePlan, Plan, edge_plan
+from ribbon.edge import EdgePlan, Plan, edge_of
 from ribbon.errors import Refusal
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed
@@ -180,7 +180,7 @@ def _at_hand(told: OnCloth, made: Plan, cutting: Cutting, bolt: Bolt, drop: Drop
         seams,
         cutting.strategy,
         cutting.way,
-        lambda one: losing(edge_plan(one.section), cutting),
+        lambda one: losing(edge_of(one), cutting),
     )
     told.makes = [(one.name, one.change(made.section)) for one in found]
     told.pleats_at_hand = repeats_at_hand(made, bolt, drop, allowed, cutting.way) if bolt.across else None

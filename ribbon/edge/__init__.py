@@ -13,7 +13,7 @@ from ribbon.edge.corrected import (
     pleats_say,
     turned,
 )
-from ribbon.edge.edge import EdgePlan, Marked, PlannedStretch, TapedEdge, edge_plan, taped_edge
+from ribbon.edge.edge import EdgePlan, Marked, PlannedStretch, TapedEdge, edge_of, edge_plan, taped_edge
 from ribbon.edge.gathered import Gathered, Match, gathered
 from ribbon.edge.inserted import Inserted, inserted
 from ribbon.edge.plan import Plan, gathered_parts, plan
@@ -39,6 +39,7 @@ __all__ = [
     "changes",
     "corrected_row",
     "division",
+    "edge_of",
     "edge_plan",
     "gathered",
     "gathered_parts",

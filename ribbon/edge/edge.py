@@ -203,6 +203,11 @@ def edge_plan(edge: Edge | Section) -> EdgePlan:
     return _placed(edge, plans, shares)
 
 
+def edge_of(made: Plan) -> EdgePlan:
+    """The edge that is one plan from end to end."""
+    return _placed(Edge.of(made.section), [made], [made.finished])
+
+
 def _placed(edge: Edge, plans: Sequence[Plan | None], shares: Sequence[Length | None]) -> EdgePlan:
     found: list[PlannedStretch] = []
     at = flat_at = ZERO

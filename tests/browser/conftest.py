@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import atexit
 import json
 import os
 import select
@@ -13,6 +14,9 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from functools import cache
 from pathlib import Path
+from shutil import copytree, rmtree
+from tempfile import mkdtemp
+from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import Browser, Locator, Page, Response, expect, sync_playwright
@@ -54,9 +58,29 @@ def _starter() -> subprocess.Popen[str]:
     return subprocess.Popen(command, cwd=ROOT, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
 
 
+@cache
+def demo_works() -> Path:
+    """A folder with the demo works and the day's own backup of them, as the program makes it; it is copied, not used."""
+    made = Path(mkdtemp(prefix="young-ribbon-demo-"))
+    atexit.register(rmtree, made, ignore_errors=True)
+    with _started(made, "--demo") as address:
+        # Made in the background: the list is asked until it is there.
+        while not json.load(urlopen(f"{address}/api/backups"))["backups"]:
+            continue
+    return made
+
+
 @contextmanager
-def served(data: Path, *more: str) -> Iterator[str]:
-    """Where the program is, started quickly, with its works in `data`; it is ended afterwards."""
+def served(data: Path, *, demo: bool = False) -> Iterator[str]:
+    """Where the program is, started quickly, with its works in `data`, or the demo works; it is ended afterwards."""
+    if demo:
+        copytree(demo_works(), data, dirs_exist_ok=True)
+    with _started(data) as address:
+        yield address
+
+
+@contextmanager
+def _started(data: Path, *more: str) -> Iterator[str]:
     starter = _starter()
     assert starter.stdin
     assert starter.stdout

@@ -20,7 +20,7 @@ from tests.browser.test_cloth import step
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
     """The program with the demo works; each test changes a work of its own."""
-    with served(tmp_path_factory.mktemp("data"), "--demo") as address:
+    with served(tmp_path_factory.mktemp("data"), demo=True) as address:
         yield address
 
 

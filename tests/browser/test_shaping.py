@@ -17,7 +17,7 @@ from tests.browser.test_cloth import step
 @pytest.fixture
 def site(tmp_path: Path) -> Iterator[str]:
     """The program with the demo works, its own for each test: what one changes the next must not find."""
-    with served(tmp_path, "--demo") as address:
+    with served(tmp_path, demo=True) as address:
         yield address
 
 

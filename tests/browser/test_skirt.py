@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import re
 from collections.abc import Callable
 
@@ -347,3 +348,17 @@ def test_a_count_that_was_shown_is_taken_as_it_was_shown(page: Page) -> None:
     expect(page.get_by_role("group", name="Other counts").get_by_role("button", name="28 pleats")).to_have_attribute(
         "aria-pressed", "true"
     )
+
+
+def test_what_was_asked_is_not_asked_again_once_it_is_kept(page: Page) -> None:
+    """Kept facts come back in another order than they were typed in; they are the same facts."""
+    new_skirt(page)
+    asked: list[str] = []
+    page.on("request", lambda one: asked.append(one.post_data or "") if one.url.endswith("/api/plan") else None)
+    for name, typed in (("Spacing", "3"), ("Finished width", "70"), ("Depth", "1.5"), ("Spacing", "4"), ("Depth", "2")):
+        field(page, name).fill(typed)
+        answered(page)
+        saved(page)
+    said = [json.dumps(json.loads(one), sort_keys=True) for one in asked]
+    assert len(said) > 4
+    assert [one for number, one in enumerate(said) if one in said[:number]] == []

@@ -15,7 +15,7 @@ from tests.browser.test_by_hand import open_work
 @pytest.fixture
 def site(tmp_path: Path) -> Iterator[str]:
     """The program with the demo works and swatches, its own for each test."""
-    with served(tmp_path, "--demo") as address:
+    with served(tmp_path, demo=True) as address:
         yield address
 
 

@@ -15,6 +15,7 @@ import { FrontStrip } from "../ribbon/front-strip";
 import { Ribbon } from "../ribbon/ribbon";
 import { TypicalRibbon } from "../ribbon/typical-ribbon";
 import { alone, paintedCloths, parted, roleOf } from "../state/cloths";
+import { same } from "../state/in-order";
 import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
@@ -130,7 +131,7 @@ function Laid({ opened }: { opened: Opened }) {
     const { spec: changed, cloths } = parted(own, work.cloths, edited);
     const kept = keptAs(section.spec, own, changed, made);
     for (const [role, cloth] of Object.entries(cloths)) saver.cloth(role, cloth, field.replace(/^cloth\.?/, ""));
-    if (JSON.stringify(kept) !== JSON.stringify(section.spec)) saver.edit(section.key, kept, field);
+    if (!same(kept, section.spec)) saver.edit(section.key, kept, field);
   };
   const tying = useMemo(
     () =>

@@ -16,6 +16,7 @@ import { Figure } from "../parts/controls/figure";
 import { clothStyle } from "../ribbon/cloth-style";
 import { called, rolesOf } from "../state/cloths";
 import { begin } from "../state/habit";
+import { inOrder } from "../state/in-order";
 import { saysWhy, whyNot } from "../state/sentence";
 import { useAsked } from "../state/use-asked";
 import { useBetter } from "../state/use-better";
@@ -44,7 +45,7 @@ export function CutStep({ cloths, sections, spec, here, onChange, onSaid, painte
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
   const first = useAsked("/cut", { cloths, sections, thing, quick: true });
   const [stopped, setStopped] = useState("");
-  const asked = JSON.stringify([sections, cloths, thing]);
+  const asked = inOrder([sections, cloths, thing]);
   const better = first.answer?.plans.some((plan) => !plan.best) && stopped !== asked;
   const looked = useBetter(better ? { cloths, sections, thing } : null, asked);
   const answer = (better || stopped === asked ? looked.answer : null) ?? first.answer;

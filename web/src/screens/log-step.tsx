@@ -6,6 +6,7 @@ import { TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { SewnPlot } from "../parts/table/sewn-plot";
 import { TimesTaken } from "../parts/thing/sessions";
+import { same } from "../state/in-order";
 import type { Saving } from "../state/saving";
 import { saysWhy } from "../state/sentence";
 import type { LogName } from "../state/unsent";
@@ -104,7 +105,7 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
               <Figure>{usual.says}</Figure>
             </p>
             <SewnPlot offs={usual.each.map((one) => ({ ...one, name: one.work, within: false }))} />
-            {turnOf(usual) && spec.kind !== "mixed" && JSON.stringify(spec.turn) !== JSON.stringify(turnOf(usual)) && (
+            {turnOf(usual) && spec.kind !== "mixed" && !same(spec.turn, turnOf(usual)) && (
               <button
                 type="button"
                 className="press"

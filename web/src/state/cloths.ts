@@ -1,4 +1,5 @@
 import type { Cloth, KeptSpec, ReadySpec, SectionSpec, Work } from "../api/client";
+import { same } from "./in-order";
 
 type Cloths = Record<string, Cloth>;
 const FACE = "face";
@@ -32,7 +33,7 @@ export function alone(spec: ReadySpec, cloths: Cloths): SectionSpec {
   return { ...rest, ...(own ? { cloth: own } : {}), ...(said ? { cutting: said } : {}) } as SectionSpec;
 }
 
-const same = (one: unknown, other: unknown) => JSON.stringify(one ?? {}) === JSON.stringify(other ?? {});
+const alike = (one: unknown, other: unknown) => same(one ?? {}, other ?? {});
 
 /** What an edit of a section by itself changes: the section as the work keeps it, and the cloths of the work. */
 export function parted(kept: ReadySpec, cloths: Cloths, edited: SectionSpec): { spec: ReadySpec; cloths: Cloths } {
@@ -40,13 +41,13 @@ export function parted(kept: ReadySpec, cloths: Cloths, edited: SectionSpec): { 
   const changed: Cloths = {};
   const role = roleOf(kept);
   const unit = kept.unit ?? "cm";
-  if (!same(cloth, cloths[role])) changed[role] = { unit, ...cloth };
+  if (!alike(cloth, cloths[role])) changed[role] = { unit, ...cloth };
   let said = cutting as ReadySpec["cutting"];
   if (cutting?.lining) {
     const { cloth: own, ...rules } = cutting.lining;
     const before = kept.cutting?.lining?.cloth;
     const lining = named(before, LINING);
-    if (own && !same(own, cloths[lining])) changed[lining] = { unit, ...own };
+    if (own && !alike(own, cloths[lining])) changed[lining] = { unit, ...own };
     said = {
       ...cutting,
       lining: { ...rules, ...(before === undefined ? {} : { cloth: before }) },

@@ -1,4 +1,5 @@
 import type { KeptSpec, ReadySpec, ThingAnswer } from "../api/client";
+import { same } from "./in-order";
 
 type Results = ThingAnswer["results"];
 type Tree = Record<string, unknown>;
@@ -7,7 +8,6 @@ const isTie = (value: unknown): value is { tied: string } =>
   typeof value === "object" && value !== null && "tied" in value && typeof value.tied === "string";
 const isTree = (value: unknown): value is Tree =>
   typeof value === "object" && value !== null && !Array.isArray(value) && !("about" in value) && !isTie(value);
-const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 
 /** What a tie comes to, as it is typed; undefined where nothing settles it. */
 function comesTo(tie: { tied: string }, results: Results): unknown {

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Answers } from "../api/addresses";
 import { asked, type Problem, Refused } from "../api/client";
+import { inOrder } from "./in-order";
 import { Latest } from "./latest";
 
 export interface Asked<T> {
@@ -14,7 +15,9 @@ export interface Asked<T> {
 
 interface Question {
   key: string;
-  written: string;
+  body: unknown;
+  /** What is asked: the same for a body that was kept meanwhile, and came back in another order. */
+  asking: string;
 }
 
 const UNREACHED: Problem = {
@@ -40,39 +43,41 @@ export function useAsked<A extends keyof Answers>(
   type T = Answers[A];
   const [shown, setShown] = useState<Question & { answer: T | null; problems: Problem[] }>({
     key,
-    written: "",
+    body: null,
+    asking: "",
     answer: null,
     problems: [],
   });
   const newest = useRef<string | null>(null);
   const runner = useMemo(() => {
     const latest: Latest<Question, T> = new Latest<Question, T>(
-      ({ written }) => asked(address, JSON.parse(written), query),
+      ({ body }) => asked(address, body, query),
       (question, answer) => setShown({ ...question, answer, problems: [] }),
       (question, error) => {
         const refused = error instanceof Refused;
         setShown((before) => ({
-          key: question.key,
-          written: refused ? question.written : "",
+          ...question,
+          asking: refused ? question.asking : "",
           answer: before.key === question.key ? before.answer : null,
           problems: refused ? error.problems : [UNREACHED],
         }));
         if (refused) return;
         window.setTimeout(() => {
-          if (!latest.busy && newest.current === question.written) latest.offer(question);
+          if (!latest.busy && newest.current === question.asking) latest.offer(question);
         }, AGAIN);
       },
     );
     return latest;
   }, [address, query]);
-  const written = body === null ? null : JSON.stringify(body);
+  const asking = body === null ? null : inOrder(body);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is asked says all that the body does
   useEffect(() => {
-    newest.current = written;
-    if (written !== null) runner.offer({ key, written });
+    newest.current = asking;
+    if (asking !== null) runner.offer({ key, body, asking });
     return () => {
       newest.current = null;
     };
-  }, [runner, key, written]);
-  if (shown.key !== key) return { answer: null, problems: [], busy: written !== null };
-  return { answer: shown.answer, problems: shown.problems, busy: written !== null && written !== shown.written };
+  }, [runner, key, asking]);
+  if (shown.key !== key) return { answer: null, problems: [], busy: asking !== null };
+  return { answer: shown.answer, problems: shown.problems, busy: asking !== null && asking !== shown.asking };
 }

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "wouter";
 import { ask, type Cloth, type ClothAnswer, type ClothRow, type SectionSpec } from "../../api/client";
+import { same } from "../../state/in-order";
 import { whyNot } from "../../state/sentence";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
@@ -90,5 +91,5 @@ export function Shelf({ spec, work, asked, onChange, onSaid }: Props & { asked: 
 function differs(row: ClothRow, cloth: Cloth | undefined): boolean {
   const there = fromShelf(row) as Record<string, unknown>;
   const here = (cloth ?? {}) as Record<string, unknown>;
-  return Object.keys(there).some((name) => JSON.stringify(there[name]) !== JSON.stringify(here[name]));
+  return Object.keys(there).some((name) => !same(there[name], here[name]));
 }

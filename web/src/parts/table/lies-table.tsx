@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { ask, type Lies, type SectionSpec } from "../../api/client";
 import { GLYPHS } from "../../ribbon/glyphs";
+import { inOrder } from "../../state/in-order";
 import { Figure } from "../controls/figure";
 
 const MOST = 400;
@@ -9,7 +10,7 @@ const MOST = 400;
 export function LiesTable({ spec }: { spec: SectionSpec }) {
   const [open, setOpen] = useState(false);
   const [rows, setRows] = useState<Lies[]>([]);
-  const asked = JSON.stringify(spec);
+  const asked = inOrder(spec);
   useEffect(() => {
     if (!open) return;
     let newest = true;
