@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from typing import TypeVar
 
 from ribbon.cloth.at_hand import rooms_at_hand
 from ribbon.cloth.cutting import Cutting
@@ -15,6 +16,8 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
 from ribbon.readings import Allowed, Joined, Spread, joined, spread
 from ribbon.strip import Strip, Walk, walk
+
+Taken = TypeVar("Taken")
 
 
 def fronts_of(made: Plan | None, cutting: Cutting) -> Fronts | None:
@@ -42,6 +45,15 @@ def as_cut(laid: Strip, walked: Walk, found: Fronts | None) -> tuple[Strip, Walk
     return made
 
 
+def taken_once(whole: EdgePlan, name: str, cutting: Cutting, take: Callable[[], Taken]) -> Taken:
+    """A reading of an edge on its cloth, taken once for each cutting: nearly always that is the same one."""
+    # A cutting is told by itself much sooner than by its hash.
+    last: tuple[Cutting, Taken] | None = whole.known.get(name)
+    if last is None or (last[0] is not cutting and last[0] != cutting):
+        last = whole.known[name] = cutting, take()
+    return last[1]
+
+
 def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
     """How an edge lies on its cloth, None where that is not known; joins count from the start of the edge's own strip.
 
@@ -49,19 +61,13 @@ def lies_on_cloth(whole: EdgePlan, cutting: Cutting) -> Lying | None:
     """
     if cutting.shaped:
         return None
-    asked = "lying", cutting
-    if asked not in whole.known:
+
+    def lies() -> Lying | None:
         found = fronts_of(whole.only, cutting)
-        whole.known[asked] = _lying(
-            whole,
-            whole.edge.cloth.usable,
-            allowed_of(whole.edge, from_end=cutting.from_end),
-            found,
-            cutting,
-            losing(whole, cutting, found),
-        )
-    lies: Lying | None = whole.known[asked]
-    return lies
+        allowed = allowed_of(whole.edge, from_end=cutting.from_end)
+        return _lying(whole, whole.edge.cloth.usable, allowed, found, cutting, losing(whole, cutting, found))
+
+    return taken_once(whole, "lying", cutting, lies)
 
 
 def plan_lying(made: Plan, cutting: Cutting) -> Lying | None:
@@ -132,15 +138,13 @@ def into_sequence(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Lengt
 
 def _begin(whole: EdgePlan, cutting: Cutting, stripes: Sequence[Stripe]) -> tuple[Length, Length]:
     """Where along an edge's own strip the sequence of its stripes begins, and where its cloth does."""
-    asked = "begins", cutting
-    if asked not in whole.known:
+
+    def begin() -> tuple[Length, Length]:
         found = fronts_of(whole.only, cutting)
-        whole.known[asked] = (
-            beginning(stripes, cutting.stripe, whole.strip, whole.walked),
-            ZERO - (found.before if found else ZERO) - allowed_of(whole.edge).start,
-        )
-    both: tuple[Length, Length] = whole.known[asked]
-    return both
+        first = beginning(stripes, cutting.stripe, whole.strip, whole.walked)
+        return first, ZERO - (found.before if found else ZERO) - allowed_of(whole.edge).start
+
+    return taken_once(whole, "begins", cutting, begin)
 
 
 def runs_on(whole: EdgePlan, made: Joined, cutting: Cutting) -> list[Length]:

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from ribbon.cloth.cutting import Cutting
 from ribbon.cloth.drop import Drop, Lined, LiningCut, drop_on, lined, lining_taken, lining_ways
-from ribbon.cloth.edge_lying import lies_on_cloth, runs_on
+from ribbon.cloth.edge_lying import lies_on_cloth, runs_on, taken_once
 from ribbon.cloth.joining import allowed_of
 from ribbon.cloth.let_in import let_in
 from ribbon.cloth.notions import Notion, notions
@@ -47,14 +47,14 @@ def lining_to_cut(whole: EdgePlan, cutting: Cutting) -> LiningToCut | None:
     lining, bolt, drop = cutting.lining, cutting.lining_bolt, cutting.drop
     if lining is None or bolt is None or drop is None:
         return None
-    asked = "lining", lining, bolt, drop
-    if asked not in whole.known:
+
+    def cut() -> LiningToCut:
         own = allowed_of(whole.edge)
         made = lined(whole.flat + own.start + own.end, drop, lining)
         ways = lining_ways(made, bolt, lining.allowance)
-        whole.known[asked] = LiningToCut(made, ways, lining_taken(ways, lining.way))
-    found: LiningToCut = whole.known[asked]
-    return found
+        return LiningToCut(made, ways, lining_taken(ways, lining.way))
+
+    return taken_once(whole, "lining", cutting, cut)
 
 
 def edge_load(whole: EdgePlan, cutting: Cutting, cut: Length, lining: LiningToCut | None) -> Fraction | None:

@@ -25,6 +25,7 @@ from ribbon.solve.solve import solve
 from ribbon.strip import Strip, Walk, walk
 
 Q = Quantity
+_FEW = 30
 
 
 @dataclass(frozen=True)
@@ -124,7 +125,8 @@ class Plan:
     @cached_property
     def _short(self) -> Short | None:
         folded = self.section.kind.folded and not self.section.places
-        return in_short(self.section.kind, self.row) if folded else None
+        # A row of few pleats is as quickly read whole, and its walk is wanted anyway.
+        return in_short(self.section.kind, self.row) if folded and self.count > _FEW else None
 
     @property
     def in_short(self) -> tuple[Strip, Walk]:

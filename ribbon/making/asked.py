@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
-from typing import NamedTuple
+from functools import wraps
+from typing import Any, NamedTuple, TypeVar
 
 from ribbon.cloth import Bolt
 from ribbon.facts import in_inches, usual_seam
@@ -83,6 +84,9 @@ class Field:
     corners: bool = False
 
 
+Read = TypeVar("Read")
+
+
 @dataclass(frozen=True, slots=True)
 class Given:
     """What is known of a thing: its measures, each as often as it was taken, its choices, the cloths by their roles.
@@ -106,6 +110,9 @@ class Given:
 
     imperial: bool = field(init=False, compare=False, repr=False)
     """True where what nobody said is taken from what sewists in inches are used to."""
+
+    read: dict[Callable[[Given], Any], Any] = field(default_factory=dict, init=False, compare=False, repr=False)
+    """What has been read of it `once`."""
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "scribe", Scribe(self.unit, self.tape))
@@ -192,3 +199,16 @@ def says_value(given: Given, value: Value | None, field: Field | None = None) ->
     if isinstance(value, Fraction):
         return write_ratio(value).text
     return "" if value is None else str(value)
+
+
+def once(reading: Callable[[Given], Read]) -> Callable[[Given], Read]:
+    """A reading of what is known of a thing that is taken once of each, however often it is asked for."""
+
+    @wraps(reading)
+    def kept(given: Given) -> Read:
+        if reading not in given.read:
+            given.read[reading] = reading(given)
+        found: Read = given.read[reading]
+        return found
+
+    return kept

@@ -11,7 +11,7 @@ from ribbon.making.asked import Given
 from ribbon.making.curtain_fields import HEADINGS
 from ribbon.making.curtains_compared import schools_compared, widths_compared
 from ribbon.making.curtains_cut import Cut, cut_of, finished_length
-from ribbon.making.curtains_flat import field_of, measured_panel, wanted_flat
+from ribbon.making.curtains_flat import field_of, measured_panel, reckoned_flat, wanted_flat
 from ribbon.making.curtains_wrong import wrong
 from ribbon.making.panels import Panel, panels_many, panels_of, rail_of
 from ribbon.making.thing import EdgeFact, EdgeFacts, FirstStroke, Lack, Result, Tie, drop_facts, work_facts
@@ -39,7 +39,7 @@ def begin(given: Given) -> FirstStroke:
     problems = list(wrong(given, rail, panels, cut))
     if problems:
         return FirstStroke(results, (), tuple(lacks), (), tuple(problems))
-    wanted = [Wanted(wanted_flat(given, panel)[0], cut.sides) for panel in panels]
+    wanted = [Wanted(wanted_flat(given, panel), cut.sides) for panel in panels]
     ways = _ways(given, panels, wanted, face) if face is not None else []
     taken = _taken(given, ways)
     for number, panel in enumerate(panels):
@@ -93,7 +93,7 @@ def _of_the_drop(given: Given, cut: Cut, results: dict[str, Result]) -> None:
 def _of_panel(given: Given, panel: Panel, taken: Shared | None, number: int, results: dict[str, Result]) -> None:
     key = panel.key
     results[f"{key}.finished"] = Result(panel.finished, panel.reckoned)
-    flat, says = wanted_flat(given, panel)
+    flat, says = wanted_flat(given, panel), reckoned_flat(given, panel)
     results[f"{key}.wanted"] = Result(flat, says)
     measured = measured_panel(given, panel)
     if measured is not None:

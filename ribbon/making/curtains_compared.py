@@ -13,7 +13,7 @@ from ribbon.fraction import Fraction
 from ribbon.lengths import Length, write_ratio
 from ribbon.making.asked import Given
 from ribbon.making.curtains_cut import Cut
-from ribbon.making.curtains_flat import real_fullness, wanted_flat
+from ribbon.making.curtains_flat import real_fullness, reckoned_flat, wanted_flat
 from ribbon.making.panels import Panel
 from ribbon.making.thing import Alternative, Compared, Solved
 from ribbon.making.widths import SKIMPY, Shared, Wanted, says_many
@@ -77,14 +77,15 @@ def schools_compared(given: Given, panels: Sequence[Panel]) -> tuple[Compared, .
 def _school(given: Given, panels: Sequence[Panel], field: str, title: str, ways: Mapping[str, str]) -> Compared:
     rows = []
     for name, called in ways.items():
-        so = replace(given, choices={**given.choices, field: name})
+        taken = given.word(field) == name
+        so = given if taken else replace(given, choices={**given.choices, field: name})
         # Panels that are alike are reckoned once.
         told: dict[Length, str] = {}
         for panel in panels:
-            flat, reckoned = wanted_flat(so, panel)
-            told.setdefault(flat, reckoned)
+            flat = wanted_flat(so, panel)
+            if flat not in told:
+                told[flat] = reckoned_flat(so, panel)
         flats = " and ".join(given.write(flat) for flat in told)
-        taken = given.word(field) == name
         says = "; ".join(told.values())
         rows.append(Alternative((field, name), called, f"{flats} flat each", says, None, (next(iter(told)),), taken))
     return Compared(title, "before widths decide", tuple(rows))
@@ -110,7 +111,7 @@ def measured_rows(
     given: Given, panels: Sequence[Panel], solved: Mapping[str, Solved], cut: Cut, face: Bolt
 ) -> list[Alternative]:
     """What it takes to cut each panel to measure, joined in each of those ways; without those that cannot be told."""
-    flats = [wanted_flat(given, panel)[0] for panel in panels]
+    flats = [wanted_flat(given, panel) for panel in panels]
     made = [_so_wide(solved[panel.key], flat) for panel, flat in zip(panels, flats, strict=True)]
     whole = [one for one in made if one is not None]
     if len(whole) < len(panels):

@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ribbon.cloth import Drop, Lining, usual_lining
 from ribbon.lengths import ZERO, Length
-from ribbon.making.asked import Given
+from ribbon.making.asked import Given, once
 from ribbon.making.curtain_fields import lined
 from ribbon.making.recipes import Turned, heading, hem, hem_of
 
@@ -37,6 +37,7 @@ class Cut(NamedTuple):
         return self.side.takes * 2
 
 
+@once
 def cut_of(given: Given) -> Cut:
     """How every panel is cut."""
     lining = None

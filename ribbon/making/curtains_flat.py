@@ -9,20 +9,28 @@ from ribbon.making.curtains_cut import cut_of
 from ribbon.making.panels import Panel
 
 
-def wanted_flat(given: Given, panel: Panel) -> tuple[Length, str]:
-    """(the flat width that the fullness asks of a panel, how it is reckoned), by the schools that were chosen."""
-    times, write = given.ratio("fullness") or Fraction(1), given.figure
-    ratio = write_ratio(times).text
+def wanted_flat(given: Given, panel: Panel) -> Length:
+    """The flat width that the fullness asks of a panel, by the schools that were chosen."""
+    full, beside, times, sides = _multiplied(given, panel)
+    return (full + sides) * times - sides + beside
+
+
+def reckoned_flat(given: Given, panel: Panel) -> str:
+    """How that is reckoned."""
+    full, beside, times, sides = _multiplied(given, panel)
+    write = given.figure
+    multiplied = f"({write(full)} + {write(sides)} of sides) − {write(sides)}" if sides else write(full)
+    flats = "".join(f" + {write(one)}" for one in (panel.lead, panel.tail) if one) if beside else ""
+    return f"{write_ratio(times).text} × {multiplied}{flats} = {given.write(wanted_flat(given, panel))}"
+
+
+def _multiplied(given: Given, panel: Panel) -> tuple[Length, Length, Fraction, Length]:
+    """(what is multiplied, what is added to it, how many times, the side turnings that are multiplied with it)."""
+    times = given.ratio("fullness") or Fraction(1)
     sides = cut_of(given).sides if given.word("turnings") == "before" else ZERO
-
-    def told(full: Length, beside: Length, flats: str = "") -> tuple[Length, str]:
-        flat = (full + sides) * times - sides + beside
-        multiplied = f"({write(full)} + {write(sides)} of sides) − {write(sides)}" if sides else write(full)
-        return flat, f"{ratio} × {multiplied}{flats} = {given.write(flat)}"
-
     if given.word("fullness_of") == "all":
-        return told(panel.finished, ZERO)
-    return told(panel.share, panel.flats, "".join(f" + {write(one)}" for one in (panel.lead, panel.tail) if one))
+        return panel.finished, ZERO, times, sides
+    return panel.share, panel.flats, times, sides
 
 
 def real_fullness(given: Given, panel: Panel, flat: Length) -> Fraction:

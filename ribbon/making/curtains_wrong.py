@@ -75,7 +75,7 @@ def _too_many_widths(given: Given, panels: Sequence[Panel]) -> list[Problem]:
     if face is None:
         return []
     for panel in panels:
-        many = wanted_flat(given, panel)[0] / face.usable
+        many = wanted_flat(given, panel) / face.usable
         if many > _MOST_WIDTHS_EACH:
             says = f"one panel would take {int(many)} widths of this cloth"
             return [

@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length
-from ribbon.making.asked import Given
+from ribbon.making.asked import Given, once
 
 
 class Panel(NamedTuple):
@@ -46,6 +46,7 @@ class Panel(NamedTuple):
         return self.lead + self.tail
 
 
+@once
 def rail_of(given: Given) -> tuple[Length | None, str]:
     """(the length of the rail, how it is reckoned); from the window and how far it goes beyond where it is not measured."""
     rail = given.least("rail")

@@ -59,5 +59,8 @@ def _hidden(strip: Strip, walked: Walk) -> list[Hidden]:
 
 
 def _front_without(walked: Walk, standing: set[int]) -> list[Showing]:
-    lying = stacked(walked, standing)
-    return front(walked, lying)
+    x = walked.x
+    lying = [n for n in range(len(walked.layers)) if n not in standing and x[n] != x[n + 1]]
+    if not walked.ring and all(x[n] < x[n + 1] for n in lying) and all(x[a + 1] <= x[b] for a, b in pairwise(lying)):
+        return [Showing(x[n], x[n + 1], n, right_side=True) for n in lying]  # one beside the other
+    return front(walked, stacked(walked, standing))

@@ -98,12 +98,13 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
     cost = _cost(bought, made)
     steps, struck = ([_step(one) for one in each] for each in listed_steps(found))
     shop = shop_says(given, cost)
+    results = {name: _result(given, one) for name, one in begun.results.items()}
     return {
         "thing": thing.name,
         "title": thing.called(given),
         "fields": [_field(given, one) for one in thing.fields],
-        "results": {name: _result(given, one) for name, one in begun.results.items()},
-        "edges": {name: _edge(one, begun, given, plans=plans) for name, one in edges.items()},
+        "results": results,
+        "edges": {name: _edge(one, results, given, plans=plans) for name, one in edges.items()},
         "parts": [
             {
                 "key": one.key,
@@ -226,11 +227,10 @@ def _result(given: Given, one: Result) -> ResultOut:
     }
 
 
-def _edge(one: MadeEdge, begun: FirstStroke, given: Given, *, plans: bool) -> MadeEdgeOut:
+def _edge(one: MadeEdge, results: Mapping[str, ResultOut], given: Given, *, plans: bool) -> MadeEdgeOut:
     whole = one.whole
     kept = one.kept
     plan = answer_of(one.given) if plans and one.given is not None and whole is not None else None
-    results = begun.results
     holds = {path for path, result in one.ties.items() if _at(kept, path) == {"tied": result}}
     scribe = given.scribe
     says = ""
@@ -245,8 +245,8 @@ def _edge(one: MadeEdge, begun: FirstStroke, given: Given, *, plans: bool) -> Ma
         "ties": {
             path: {
                 "result": result,
-                "says": results[result].says,
-                "typed": _result(given, results[result])["typed"],
+                "says": results[result]["says"],
+                "typed": results[result]["typed"],
             }
             for path, result in one.ties.items()
             if result in results

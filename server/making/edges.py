@@ -32,11 +32,11 @@ class MadeEdge:
     given: GivenEdge | None = None
     whole: EdgePlan | None = None
     problems: list[dict[str, Any]] = field(default_factory=list)
+    ties: dict[str, str] = field(init=False)
+    """Every tie that the thing offers this edge."""
 
-    @property
-    def ties(self) -> dict[str, str]:
-        """Every tie that the thing offers this edge."""
-        return ties_of(self.base)
+    def __post_init__(self) -> None:
+        self.ties = ties_of(self.base)
 
     @property
     def solved(self) -> Solved | None:

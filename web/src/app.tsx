@@ -4,17 +4,18 @@ import { explain } from "./parts/handbook/named";
 import { WorksScreen } from "./screens/works";
 import { fetchAhead, type Later, later } from "./state/later";
 
+const further = () => import("./screens/further");
 const Bench = later("Bench", () => import("./screens/bench"));
-const Table = later("Table", () => import("./screens/table"));
-const Fold = later("Fold", () => import("./screens/fold"));
-const Papers = later("Papers", () => import("./screens/papers"));
-const Shelf = later("Shelf", () => import("./screens/shelf"));
-const SwatchBook = later("SwatchBook", () => import("./screens/swatches"));
-const Lesson = later("Lesson", () => import("./screens/lesson"));
-const WaysScreen = later("WaysScreen", () => import("./screens/ways"));
-const Handbook = later("Handbook", () => import("./screens/handbook"));
-const BackupsScreen = later("BackupsScreen", () => import("./screens/backups"));
-const DigitalTape = later("DigitalTape", () => import("./screens/digital-tape"));
+const Table = later("Table", further);
+const Fold = later("Fold", further);
+const Papers = later("Papers", further);
+const Shelf = later("Shelf", further);
+const SwatchBook = later("SwatchBook", further);
+const Lesson = later("Lesson", further);
+const WaysScreen = later("WaysScreen", further);
+const Handbook = later("Handbook", further);
+const BackupsScreen = later("BackupsScreen", further);
+const DigitalTape = later("DigitalTape", further);
 
 /** Which screen is shown at which address; a screen takes what its address names, and begins anew with another work. */
 const SCREENS: [string, Later][] = [

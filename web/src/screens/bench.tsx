@@ -37,12 +37,13 @@ import { MeasureStep } from "./measure-step";
 import { MakeAThing } from "./new-work";
 import { Pleat } from "./pleat";
 
-const ClothStep = later("ClothStep", () => import("./cloth-step"));
-const CutStep = later("CutStep", () => import("./cut-step"));
-const MarkStep = later("MarkStep", () => import("./mark-step"));
-const CheckStep = later("CheckStep", () => import("./check-step"));
-const Edgeless = later("Edgeless", () => import("./edgeless"));
-const LogStep = later("LogStep", () => import("./log-step"));
+const further = () => import("./further-steps");
+const ClothStep = later("ClothStep", further);
+const CutStep = later("CutStep", further);
+const MarkStep = later("MarkStep", further);
+const CheckStep = later("CheckStep", further);
+const Edgeless = later("Edgeless", further);
+const LogStep = later("LogStep", further);
 
 /** One work, once it has been fetched. */
 export function Bench({ name }: { name: string }) {

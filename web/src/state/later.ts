@@ -25,10 +25,11 @@ async function fetched<Module>(load: () => Promise<Module>): Promise<Module> {
 const waiting: (() => Promise<unknown>)[] = [];
 
 /** A component that comes in a chunk of its own, when it is first shown or once the page has nothing else to do. */
-export function later<Name extends string, Shown extends Any>(
+export function later<Module extends Record<Name, Any>, Name extends string>(
   name: Name,
-  load: () => Promise<Record<Name, Shown>>,
-): Shown & Later {
+  load: () => Promise<Module>,
+): Module[Name] & Later {
+  type Shown = Module[Name];
   let found: Promise<{ default: Shown }> | null = null;
   let here: Shown | null = null;
   const once = () => {
