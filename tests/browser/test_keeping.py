@@ -195,11 +195,11 @@ def test_a_screen_that_is_slow_to_come_says_so_and_is_asked_for_again(page: Page
     def hold(route: Route) -> None:
         held.append(route)
 
-    page.route("**/assets/swatches-*.js", hold)
+    page.route("**/assets/further-*.js", hold)
     page.goto("/swatches", wait_until="commit")
     expect(page.get_by_text("One moment…")).to_be_visible()
     for one in held:
         one.abort()
-    page.unroute("**/assets/swatches-*.js")
+    page.unroute("**/assets/further-*.js")
     expect(page.get_by_role("heading", name="Swatch book")).to_be_visible()
     expect(page.get_by_text("One moment…")).to_have_count(0)

@@ -16,7 +16,7 @@ from ribbon.cloth.piece import Laid
 from ribbon.fraction import Fraction
 from ribbon.lengths import Length
 from ribbon.shapes import Corner, Outline, closed, rectangle, sector
-from tests.examples import law
+from tests.examples import law, seeds
 
 F = Fraction
 Point = tuple[int, int]
@@ -138,7 +138,7 @@ def _shapes(seed: int) -> list[Shape]:
     return made
 
 
-@pytest.mark.parametrize("seed", range(5))
+@pytest.mark.parametrize("seed", seeds(20))
 @pytest.mark.parametrize("directional", [False, True])
 def test_no_point_of_the_cloth_is_in_two_pieces(seed: int, directional: bool) -> None:
     shapes = _shapes(seed * 2 + directional)
