@@ -27,7 +27,7 @@ of_the_page() {
   npx --no-install openapi-typescript ../docs/openapi.json --default-non-nullable=false -o "$types" >/dev/null 2>&1
   step "types made from docs/openapi.json (make api)" cmp "$types" src/api/schema.ts
   for name in kinds addresses; do
-    (cd .. && YOUNG_RIBBON_DATA=$(mktemp -d) .venv/bin/python -W ignore -m scripts.openapi $name) \
+    (cd .. && .venv/bin/python -W ignore -m scripts.openapi $name) \
       | npx --no-install biome format --stdin-file-path="src/api/$name.ts" >"$types"
     step "$name of the page (make api)" cmp "$types" "src/api/$name.ts"
   done
