@@ -5,7 +5,7 @@ from ribbon.cloth.bolt import Bolt, whole_repeats, widths_for
 from ribbon.cloth.buying import Bought, buy
 from ribbon.cloth.cutting import Cutting, Front, StripeSet
 from ribbon.cloth.drop import Drop, Lined, Lining, LiningCut, drop_on, lined, lining_taken, lining_ways, usual_lining
-from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying
+from ribbon.cloth.edge_lying import fronts_of, lies_on_cloth, plan_lying, taken_once
 from ribbon.cloth.fronts import Fronts, fronts
 from ribbon.cloth.joining import Lying, allowed_of, lying, with_fronts
 from ribbon.cloth.layout import Layout, layout, lowest
@@ -102,6 +102,7 @@ __all__ = [
     "savings",
     "sold_in",
     "sold_says",
+    "taken_once",
     "to_repeat",
     "totals",
     "usual_hand",

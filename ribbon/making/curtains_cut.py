@@ -68,6 +68,7 @@ def stands_above(given: Given) -> Length:
     return given.length("above") if given.fields["above"].asked(given) else ZERO
 
 
+@once
 def finished_length(given: Given) -> tuple[Length | None, str]:
     """(how far it falls once made, how that is reckoned); the shortest of several drops is what it goes by."""
     drop = given.least("drop")

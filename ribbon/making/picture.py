@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from ribbon.cloth import Bolt, Cutting, lies_on_cloth, repeat_of
+from ribbon.cloth import Bolt, Cutting, lies_on_cloth, repeat_of, taken_once
 from ribbon.cloth.seen import beginning, on_front
 from ribbon.cloth.stripes import coloured
 from ribbon.edge import EdgePlan
@@ -138,6 +138,10 @@ def _many_stripes(whole: EdgePlan, bolt: Bolt) -> Fraction:
 
 def _joins_shown(whole: EdgePlan, cutting: Cutting) -> list[float]:
     """Where on the finished edge the joins are seen that do not hide, in millimetres."""
+    return taken_once(whole, "joins shown", cutting, lambda: _joins_seen(whole, cutting))
+
+
+def _joins_seen(whole: EdgePlan, cutting: Cutting) -> list[float]:
     try:
         lying = lies_on_cloth(whole, cutting)
     except Refusal:
@@ -149,6 +153,8 @@ def _joins_shown(whole: EdgePlan, cutting: Cutting) -> list[float]:
         if join.hidden:
             continue
         for showing in whole.showing:
+            if not walked.flat[showing.span] <= join.at <= walked.flat[showing.span + 1]:
+                continue
             start, end = on_flat(walked, showing)
             if start <= join.at <= end and end > start:
                 share = float((join.at - start) / (end - start))
