@@ -96,7 +96,9 @@ def _in_works(words: list[str]) -> list[WrittenOut]:
                 else str(getattr(work, field))
             )
             found.append({"where": where, "key": work.key, "name": work.name, "says": _about(text, words)})
-    for check in Check.objects.filter(_all(words, "name"), work__deleted=None).select_related("work")[:_MOST]:
+    for check in Check.objects.filter(_all(words, "name"), work__deleted=None, struck=False).select_related("work")[
+        :_MOST
+    ]:
         said = f"{check.name}: {', '.join(check.measured)}"
         found.append({"where": "check", "key": check.work.key, "name": check.work.name, "says": _about(said, words)})
     return found  # fmt: skip

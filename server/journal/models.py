@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.db import models
 
-from server.works.models import Work, new_key
+from server.works.models import Present, Work, new_key
 
 
 class TablePlace(models.Model):
@@ -25,7 +25,10 @@ class TablePlace(models.Model):
 
 
 class Check(models.Model):
-    """One measuring of a basted piece: what was measured, and the spec that it was sewn by."""
+    """One measuring of a basted piece: what was measured, and the spec that it was sewn by.
+
+    One that was struck, or undone, stays until its work goes: undo and redo bring it back.
+    """
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="checks")
     section = models.CharField(max_length=10)
@@ -35,6 +38,7 @@ class Check(models.Model):
     spec = models.JSONField()
     version = models.PositiveIntegerField(default=1)
     taken = models.BooleanField(default=False)
+    struck = models.BooleanField(default=False)
 
     class Meta:
         ordering = ("at", "id")
@@ -53,6 +57,9 @@ class Photograph(models.Model):
     at = models.DateTimeField()
     width = models.PositiveIntegerField()
     height = models.PositiveIntegerField()
+    removed = models.DateTimeField(null=True, default=None)
+    objects = Present()
+    everything = models.Manager()
 
     class Meta:
         ordering = ("at", "key")

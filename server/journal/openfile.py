@@ -55,7 +55,7 @@ def open_file_of(key: str) -> tuple[bytes, str]:
                     "spec": one.spec,
                     "taken": one.taken,
                 }
-                for one in work.checks.all()
+                for one in work.checks.filter(struck=False)
             ],
             "log": {**works.LOG, **work.log},
         },

@@ -8,7 +8,7 @@ from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.views.decorators.csrf import csrf_protect
-from ninja import File, Form, Query, Router
+from ninja import File, Form, Path, Query, Router
 from ninja.decorators import decorate_view
 from ninja.files import UploadedFile
 
@@ -25,10 +25,11 @@ from server.works import services as works
 from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import answered, once, remember
-from server.works.schema import LogIn, StaleOut, WorkOut, Works
+from server.works.schema import LogIn, Revision, StaleOut, WorkOut, Works
 
 router = Router(tags=["journal"])
 router.add_decorator(csrf_protect, mode="view")
+CheckNumber = Annotated[int, Path(ge=1, le=2**63 - 1)]
 _NO: dict[int, Any] = {400: Problems, 403: Problems, 404: Problems, 413: Problems, 415: Problems, 422: Problems}
 
 
@@ -85,6 +86,15 @@ def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpRespo
     )
 
 
+@router.delete(
+    "/works/{key}/checks/{number}", response={200: WorkOut, 409: StaleOut, **_NO}, operation_id="strike_check"
+)
+@decorate_view(once)
+def strike_check(request: HttpRequest, key: str, number: CheckNumber, revision: Revision) -> HttpResponse:
+    """Strikes a check, and what it put into the plan; undo brings both back."""
+    return answer(services.strike_check(key, number, revision))
+
+
 @router.post("/works/{key}/again", response={201: WorkOut, **_NO}, operation_id="make_again")
 @decorate_view(once)
 def make_again(request: HttpRequest, key: str) -> HttpResponse:
@@ -135,6 +145,18 @@ def add_photograph(
 def drop_photograph(request: HttpRequest, key: str, photograph: str) -> HttpResponse:
     """Removes a photograph."""
     return answer(services.drop_photograph(key, photograph))
+
+
+@router.post(
+    "/works/{key}/photographs/{photograph}/bring-back",
+    response={200: s.LogOut, **_NO},
+    operation_id="bring_photograph_back",
+    by_alias=True,
+)
+@decorate_view(once)
+def bring_photograph_back(request: HttpRequest, key: str, photograph: str) -> HttpResponse:
+    """Puts a photograph that was taken away back into the log, as it was."""
+    return answer(services.bring_photograph_back(key, photograph))
 
 
 @router.get("/photographs/{key}", response=_NO, operation_id="photograph", openapi_extra=described("image/jpeg"))

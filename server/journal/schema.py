@@ -45,8 +45,9 @@ class PlaceOut(TypedDict):
 
 
 class CheckTold(CheckOut):
-    """A check that was kept, with what it came to."""
+    """A check that was kept, with what it came to; `number` is what it is struck by."""
 
+    number: int
     section: str
     name: str
     at: str

@@ -17,6 +17,7 @@ from server.making.kept import made_again
 from server.pictures.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
+from server.wire.stale import brought_back, removed
 from server.works import services as works
 from server.works.cloths import all_alone
 from server.works.history import Document
@@ -34,7 +35,7 @@ def log_of(key: str) -> dict[str, Any]:
     return {
         **works.LOG,
         **work.log,
-        "checks": [told for check in work.checks.all() if (told := told_check(check)) is not None],
+        "checks": [told for check in work.checks.filter(struck=False) if (told := told_check(check)) is not None],
         "photographs": [_told_photograph(one) for one in work.photographs.all()],
         "usual": [
             {**told, "turns": _turns(work, name)}
@@ -79,22 +80,48 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
     given = given_of(said)
     told = told_verdict(given, verdict_of(said, given))
     typed = [text for text in measured if text.strip()]
-    if take:
-        correction = told["correction"]
+    correction = told["correction"] if take else None
+    made = Check.objects.create(
+        work=work,
+        section=section,
+        name=kept["name"],
+        at=timezone.now(),
+        measured=typed,
+        spec=spec_alone,
+        version=CURRENT,
+        taken=take,
+        struck=True,  # until the change that it is part of is made
+    )
 
-        def edit(document: Document) -> Document:
-            before = kept["spec"].get("corrections", [])
-            spec = {**kept["spec"], "corrections": [*before, correction]} if correction else kept["spec"]
-            return works.with_section(document, section, spec=spec)
+    def edit(document: Document) -> Document:
+        document = {**document, "checks": [*document["checks"], made.pk]}
+        if not correction:
+            return document
+        spec = {**kept["spec"], "corrections": [*kept["spec"].get("corrections", []), correction]}
+        return works.with_section(document, section, spec=spec)
 
-        works.change(key, {"revision": revision}, f"the correction of {kept['name']}", edit)
-    Check.objects.create(
-        work=work, section=section, name=kept["name"], at=timezone.now(), measured=typed, spec=spec_alone,
-        version=CURRENT, taken=take,
-    )  # fmt: skip
-    if not take:
-        _touch(work)
-    return works.told(works.find(key))
+    says = f"the {'correction' if take else 'check'} of {kept['name']}"
+    return works.told(works.change(key, {"revision": revision}, says, edit))
+
+
+@transaction.atomic
+def strike_check(key: str, number: int, revision: int) -> dict[str, Any]:
+    """The work without that check, nor what it put into the plan.  Raises Http404, `Stale`."""
+    check = works.find(key).checks.filter(pk=number, struck=False).first()
+    if check is None:
+        raise Http404
+
+    def edit(document: Document) -> Document:
+        document = {**document, "checks": [one for one in document["checks"] if one != number]}
+        section = works.section_of(document, check.section)
+        place = len(check.spec.get("corrections") or [])
+        there = (section["spec"].get("corrections") or []) if section else []
+        if section is None or not check.taken or place >= len(there):
+            return document
+        spec = {**section["spec"], "corrections": [one for at, one in enumerate(there) if at != place]}
+        return works.with_section(document, check.section, spec=spec)
+
+    return works.told(works.change(key, {"revision": revision}, f"striking the check of {check.name}", edit))
 
 
 def _touch(work: Work) -> None:
@@ -117,6 +144,7 @@ def told_check(check: Check) -> dict[str, Any] | None:
     if found is None:
         return None
     return {
+        "number": check.pk,
         "section": check.section,
         "name": check.name,
         "at": check.at.isoformat(),
@@ -148,7 +176,9 @@ def usual_of(cloth: str, unit: str, without: str = "") -> dict[str, Any] | None:
     found: list[tuple[Length, int]] = []
     each: list[dict[str, Any]] = []
     scribe = Scribe(UNITS[unit], Length.inches(1) / 64 if UNITS[unit].binary else Length(1) / 100)
-    checks = Check.objects.filter(spec__cloth__name=cloth, work__deleted=None).exclude(section=without or None)
+    checks = Check.objects.filter(spec__cloth__name=cloth, work__deleted=None, struck=False).exclude(
+        section=without or None
+    )
     for check in checks.select_related("work"):
         if check.spec.get("corrections") or check.spec.get("turn"):
             continue  # sewn by other marks than the plan's own
@@ -225,12 +255,21 @@ def add_photograph(key: str, drawn: Drawn, name: str, says: str) -> dict[str, An
 
 @transaction.atomic
 def drop_photograph(key: str, photograph: str) -> dict[str, Any]:
-    """The log without that photograph, and its file gone where no other photograph is the same."""
+    """The log without that photograph; it can be brought back for a while, its file is kept so long."""
     found = works.find(key).photographs.filter(pk=photograph).first()
     if found is None:
         raise Http404
-    found.delete()
-    _let_go([found.file])
+    long_gone = list(Photograph.everything.exclude(removed=None).values_list("file", flat=True))
+    removed(found, Photograph.everything)
+    _let_go(long_gone)
+    return log_of(key)
+
+
+@transaction.atomic
+def bring_photograph_back(key: str, photograph: str) -> dict[str, Any]:
+    """The log with a photograph that was taken away, as it was.  Raises `Refusal` where there is no room for it."""
+    room_for_photograph(key, photograph)
+    brought_back(Photograph.everything, work=key, pk=photograph)
     return log_of(key)
 
 
@@ -238,7 +277,7 @@ def _let_go(files: list[str]) -> None:
     """Take files of photographs away once this is settled, those that no photograph is in any more."""
 
     def taken_away() -> None:
-        kept = set(Photograph.objects.filter(file__in=files).values_list("file", flat=True))
+        kept = set(Photograph.everything.filter(file__in=files).values_list("file", flat=True))
         for file in set(files) - kept:
             path = path_of(file)
             if path is not None:
@@ -255,7 +294,7 @@ def remains_of(key: str) -> dict[str, Any]:
     counts = {
         "pieces": work.sections.count(),
         "changes": work.changes.count(),
-        "checks": work.checks.count(),
+        "checks": work.checks.filter(struck=False).count(),
         "photographs": work.photographs.count(),
     }
     words = [counted(number, name) for name, number in counts.items() if number]
@@ -271,7 +310,7 @@ def remains_of(key: str) -> dict[str, Any]:
 @transaction.atomic
 def discard(key: str) -> None:
     """Take a deleted work away for good, with all that is beside it.  Raises Http404 for one that is not deleted."""
-    files = list(Photograph.objects.filter(work=key).values_list("file", flat=True))
+    files = list(Photograph.everything.filter(work=key).values_list("file", flat=True))
     works.discard(key)
     _let_go(files)
 

@@ -71,7 +71,7 @@ def restore(
             used = _used()
             for table_name, table in reversed(TABLES.items()):
                 if source.has(table_name):
-                    table.model._default_manager.all().delete()
+                    table.model._base_manager.all().delete()
             for number, (table_name, table) in enumerate(TABLES.items()):
                 progress(0.7 + 0.3 * number / len(TABLES), f"putting in {table_name}")
                 _put(source, table_name, table, renamed)
@@ -90,7 +90,7 @@ def restore(
         ) from None
     finally:
         shutil.rmtree(place, ignore_errors=True)
-    photographs.sweep(set(Photograph.objects.values_list("file", flat=True)), older_than=_YOUNG)
+    photographs.sweep(set(Photograph.everything.values_list("file", flat=True)), older_than=_YOUNG)
     works, cloths = Work.objects.filter(deleted=None).count(), counts["shelf.cloth"]
     pictures = counts["journal.photograph"]
     says = f"{counted(works, 'works')}, {counted(cloths, 'cloths')} and {counted(pictures, 'photographs')} came back."
@@ -132,17 +132,21 @@ class _Looked:
                 raise _Wrong(name, at, f"{field} {getattr(row, field)} is in no row of {other}")
         if name == "journal.photograph" and getattr(row, "file") not in source.files:  # noqa: B009 - of this table alone
             raise _Wrong(name, at, "its picture is not in the backup")
-        if name in ("works.work", "works.section"):
+        if name in ("works.work", "works.section", "journal.check"):
             self._remember(name, row.values())
         return row
 
     def _remember(self, name: str, values: dict[str, Any]) -> None:
         if name == "works.work":
-            document = {name: values[name] for name in ("name", "purpose", "cloths", "thing", "log")} | {"sections": []}
+            document = {name: values[name] for name in ("name", "purpose", "cloths", "thing", "log")}
+            document |= {"checks": [], "sections": []}
             self._documents[values["key"]] = zlib.compress(orjson.dumps(document), 1)
             return
         document = orjson.loads(zlib.decompress(self._documents[values["work_id"]]))
-        document["sections"].append({one: values[one] for one in ("key", "name", "spec", "version", "position")})
+        if name == "journal.check":
+            document["checks"] += [] if values["struck"] else [values["id"]]
+        else:
+            document["sections"].append({one: values[one] for one in ("key", "name", "spec", "version", "position")})
         self._documents[values["work_id"]] = zlib.compress(orjson.dumps(document), 1)
 
     def _histories(self, source: Source) -> None:
@@ -157,6 +161,7 @@ class _Looked:
             walked.add(work)
             document = orjson.loads(zlib.decompress(self._documents[changes[0][1]["work_id"]]))
             sections = sorted(document["sections"], key=lambda one: one["position"])
+            document["checks"].sort()
             document["sections"] = [{name: one[name] for name in one if name != "position"} for one in sections]
             self._walk(document, changes, strict=source.version == VERSION)
 
@@ -188,8 +193,10 @@ def _work_of(values: Any) -> Any:
 def _is_work(before: dict[str, Any], now: dict[str, Any], at: int) -> None:
     """Raises `_Wrong` where a step of a history does not lead to a work; `before` is one."""
     try:
-        if set(now) != {"name", "purpose", "cloths", "thing", "log", "sections"}:
+        if set(now) != {"name", "purpose", "cloths", "thing", "log", "checks", "sections"}:
             raise ValueError("it makes something else of the work")
+        if not isinstance(now["checks"], list) or any(type(one) is not int for one in now["checks"]):
+            raise ValueError("it makes something else of what was measured")
         same = {id(section) for section in before["sections"]}
         for section in now["sections"]:
             if id(section) not in same:

@@ -181,6 +181,7 @@ class KeptCloth(KeptRow):
 
     model = Cloth
     key: Key
+    removed: None = None
     name: Name
     unit: UnitSign
     spec: ClothSpec
@@ -240,6 +241,7 @@ class KeptCheck(KeptRow):
     spec: SectionSpec
     version: Annotated[int, Field(strict=True, ge=CURRENT, le=CURRENT)]
     taken: Flag
+    struck: Flag = False
 
     def values(self) -> dict[str, Any]:
         return {**super().values(), "spec": _typed(self.spec)}
@@ -251,6 +253,7 @@ class KeptPhotograph(KeptRow):
     model = Photograph
     belongs = ("work_id", "works.work")
     key: Key
+    removed: None = None
     work_id: Key
     says: Short
     file: Annotated[str, StringConstraints(pattern=r"^[a-z0-9]{1,64}$")]
@@ -264,6 +267,7 @@ class KeptSwatch(KeptRow):
 
     model = BookSwatch
     key: Key
+    removed: None = None
     cloth: Name
     kind: Kind
     unit: UnitSign
@@ -287,7 +291,7 @@ class KeptSwatch(KeptRow):
 TABLES: dict[str, type[KeptRow]] = {
     row.model._meta.db_table.replace("_", ".", 1): row  # noqa: SLF001 - Django's own name for what is public
     for row in (
-        KeptWork, KeptSection, KeptChange, KeptHighWater, KeptAnswered, KeptWays, KeptCloth, KeptMovement, KeptPlace, KeptCheck, KeptPhotograph, KeptSwatch,
+        KeptWork, KeptSection, KeptCheck, KeptChange, KeptHighWater, KeptAnswered, KeptWays, KeptCloth, KeptMovement, KeptPlace, KeptPhotograph, KeptSwatch,
     )
 }  # fmt: skip
 LATER = frozenset({"works.ways", "swatches.bookswatch"})

@@ -125,7 +125,7 @@ def _sweep_now() -> None:
                 shutil.rmtree(path, ignore_errors=True)
             else:
                 path.unlink(missing_ok=True)
-    sweep(set(Photograph.objects.values_list("file", flat=True)))
+    sweep(set(Photograph.everything.values_list("file", flat=True)))
 
 
 def put_aside() -> None:

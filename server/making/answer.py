@@ -152,6 +152,7 @@ def told_thing(found: ThingMade, *, plans: bool = False) -> ThingOut:
         "lacks": [{"field": one.field, "says": one.says} for one in begun.lacks],
         "picture": _picture(said, read, made, cloths),
         "times": begun.times,
+        "problems": [],
     }
 
 

@@ -242,7 +242,7 @@ class ComparedOut(TypedDict):
 
 
 class ThingOut(TypedDict):
-    """What a thing comes to."""
+    """What a thing comes to; `problems` are those that it was made without, where it was asked to go on."""
 
     thing: str
     title: str
@@ -263,3 +263,4 @@ class ThingOut(TypedDict):
     lacks: list[LackOut]
     picture: PictureOut | None
     times: int
+    problems: list[ProblemOut]

@@ -12,6 +12,7 @@ from server.cutting.cut import cut_of, plans_of
 from server.cutting.out import CutOut
 from server.making.answer import rows, thing_of
 from server.making.beside import cut_beside
+from server.making.going_on import thing_going_on
 from server.making.out import ThingOut, ThingRow
 from server.wire.json import answer
 from server.wire.problems import REFUSED
@@ -37,13 +38,18 @@ class ThingIn(ThingSpec):
         ),
     ] = {}
     plans: bool = Field(default=True, description="Whether each edge is answered as /api/plan does.")
+    going_on: bool = Field(
+        default=False,
+        description="Whether what is wrong is left out and told in `problems`, instead of being refused with them.",
+    )
 
 
 @router.post("/thing", response={200: ThingOut, **REFUSED}, operation_id="thing")
 def made_thing(request: HttpRequest, said: ThingIn) -> HttpResponse:
     """What a thing comes to: its edges, parts, pieces, notions, steps and picture.  Stateless."""
     named = said if said.kind else said.model_copy(update={"kind": said.thing})
-    return answer(thing_of(named, said.cloths, said.edges, plans=said.plans))
+    made = thing_going_on if said.going_on else thing_of
+    return answer(made(named, said.cloths, said.edges, plans=said.plans))
 
 
 @router.get("/things", response={200: list[ThingRow]}, operation_id="list_things")

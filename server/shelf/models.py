@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.db import models
 
-from server.works.models import new_key
+from server.works.models import Present, new_key
 
 
 class Cloth(models.Model):
@@ -16,6 +16,9 @@ class Cloth(models.Model):
     spec = models.JSONField()
     revision = models.PositiveIntegerField(default=1)
     touched = models.DateTimeField(db_index=True)
+    removed = models.DateTimeField(null=True, default=None)
+    objects = Present()
+    everything = models.Manager()
 
     class Meta:
         ordering = ("name", "key")

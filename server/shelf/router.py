@@ -79,6 +79,13 @@ def remove_cloth(request: HttpRequest, key: str, revision: s.Revision) -> HttpRe
     return HttpResponse(status=204)
 
 
+@router.post("/{key}/bring-back", response={200: s.ClothRow, **_NO}, operation_id="bring_cloth_back")
+@decorate_view(once)
+def bring_cloth_back(request: HttpRequest, key: str) -> HttpResponse:
+    """Puts a cloth that was removed back on the shelf, as it was."""
+    return answer(services.told(services.bring_back(key)))
+
+
 @router.post("/{key}/take", response={200: s.ClothRow, **_NO}, operation_id="take_cloth")
 @decorate_view(once)
 def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:

@@ -16,7 +16,7 @@ from server.shelf.sheet import SheetRow, read_sheet, wrong_with
 from server.wire.cloth import ClothSpec
 from server.wire.colours import colour_of
 from server.wire.read_cloth import read_cloth
-from server.wire.stale import as_seen, kept_anew
+from server.wire.stale import as_seen, brought_back, kept_anew, removed
 from server.wire.table import Wrong
 from server.works.units import sold_by, with_units
 
@@ -127,8 +127,16 @@ def move_length(key: str, revision: int, said: str, work: str, *, back: bool) ->
 
 @transaction.atomic
 def remove(key: str, revision: int) -> None:
-    """The cloth is gone from the shelf, its movements with it."""
-    as_seen(Cloth, key, revision, "cloth").delete()
+    """The cloth is gone from the shelf."""
+    removed(as_seen(Cloth, key, revision, "cloth"), Cloth.everything)
+
+
+@transaction.atomic
+def bring_back(key: str) -> Cloth:
+    """The cloth, back on the shelf as it was.  Raises `Refusal` where there is no room for it."""
+    _room(1)
+    found: Cloth = brought_back(Cloth.everything, key=key)
+    return found
 
 
 MOST_CLOTHS = 2000

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.db import models
 
-from server.works.models import new_key
+from server.works.models import Present, new_key
 
 
 class BookSwatch(models.Model):
@@ -18,6 +18,9 @@ class BookSwatch(models.Model):
     picture = models.BinaryField(null=True, default=None)
     revision = models.PositiveIntegerField(default=1)
     touched = models.DateTimeField(db_index=True)
+    removed = models.DateTimeField(null=True, default=None)
+    objects = Present()
+    everything = models.Manager()
 
     class Meta:
         ordering = ("cloth", "kind", "key")

@@ -87,6 +87,13 @@ def remove_swatch(request: HttpRequest, key: str, revision: of_shelf.Revision) -
     return HttpResponse(status=204)
 
 
+@router.post("/{key}/bring-back", response={200: s.SwatchRow, **_NO}, operation_id="bring_swatch_back")
+@decorate_view(once)
+def bring_swatch_back(request: HttpRequest, key: str) -> HttpResponse:
+    """Puts a swatch that was removed back into the book, as it was."""
+    return answer(_one(services.bring_back(key)))
+
+
 @router.post("/{key}/taken", response={200: s.TakenOut, **_NO}, operation_id="take_swatch")
 def take_swatch(request: HttpRequest, key: str, said: s.TakeIn) -> HttpResponse:
     """A section with what this swatch decides in it.  Stateless: what becomes of it is the caller's."""

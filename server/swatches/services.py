@@ -19,7 +19,7 @@ from server.swatches.read import read_swatch, under_spec
 from server.swatches.schema import BookSpec, UsedOut
 from server.wire.colours import colour_of
 from server.wire.section import SectionSpec
-from server.wire.stale import as_seen, kept_anew
+from server.wire.stale import as_seen, brought_back, kept_anew, removed
 from server.wire.told import LengthOut, RatioOut, told_length, told_ratio
 from server.works.models import Work, WorkSection
 
@@ -172,7 +172,14 @@ def change(key: str, revision: int, cloth: str, kind: str, unit: str, spec: Book
 @transaction.atomic
 def remove(key: str, revision: int) -> None:
     """The swatch is gone from the book; works that took it keep what it said."""
-    as_seen(BookSwatch, key, revision, "swatch").delete()
+    removed(as_seen(BookSwatch, key, revision, "swatch"), BookSwatch.everything)
+
+
+@transaction.atomic
+def bring_back(key: str) -> BookSwatch:
+    """The swatch, back in the book as it was, its picture with it.  Raises Http404 where there is none."""
+    found: BookSwatch = brought_back(BookSwatch.everything, key=key)
+    return found
 
 
 def picture_of(data: bytes, name: str) -> bytes:

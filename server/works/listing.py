@@ -98,7 +98,8 @@ def _stage(work: Any, step: str) -> str:
     """What is next, by how far the making has come, which the rooms above keep beside a work."""
     if work.log.get("finished"):
         return "nothing, it is finished"
-    checks, places = list(work.checks.all()), list(work.places.all())
+    checks = [one for one in work.checks.all() if not one.struck]
+    places = list(work.places.all())
     if checks:
         return "Check: baste by the new marks and measure again" if checks[-1].taken else "Check"
     made = sum(place.at for place in places)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import secrets
+from typing import TypeVar
 
 from django.db import models
 from django.utils import timezone
@@ -13,6 +14,17 @@ _LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that look alike
 def new_key() -> str:
     """A short name for an address, hard to guess and easy to read out."""
     return "".join(secrets.choice(_LETTERS) for _ in range(10))
+
+
+Row = TypeVar("Row", bound=models.Model)
+
+
+class Present(models.Manager[Row]):
+    """The rows that were not removed: one that was is kept for a while, so that it can be brought back as it was."""
+
+    def get_queryset(self) -> models.QuerySet[Row]:
+        """All but those that were removed."""
+        return super().get_queryset().filter(removed=None)
 
 
 class Work(models.Model):

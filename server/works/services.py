@@ -63,6 +63,7 @@ def document(work: Work) -> Document:
         "cloths": work.cloths,
         "thing": work.thing,
         "log": work.log,
+        "checks": list(work.checks.filter(struck=False).order_by("pk").values_list("pk", flat=True)),
         "sections": [{"key": s.key, "name": s.name, "spec": s.spec, "version": s.version} for s in work.sections.all()],
     }
 
@@ -228,6 +229,9 @@ def _put(work: Work, before: Document, after: Document, edited: Document | None 
     work.cloths, work.thing = after["cloths"], after["thing"]
     work.touched = timezone.now()
     work.save(update_fields=("name", "purpose", "cloths", "thing", "log", "revision", "stamps", "touched", "deleted"))
+    if after["checks"] != before["checks"]:
+        work.checks.filter(pk__in=after["checks"]).update(struck=False)
+        work.checks.exclude(pk__in=after["checks"]).update(struck=True)
     there = {section.key: section for section in work.sections.all()}
     for key in there.keys() - {section["key"] for section in after["sections"]}:
         there[key].delete()

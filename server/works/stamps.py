@@ -11,7 +11,7 @@ ALL = "*"
 def parts_changed(before: Document, after: Document) -> set[str]:
     """The names of the parts of a work that differ: its name and purpose, each cloth by its role,
 
-    its thing, each field of its log, each piece, their order.
+    its thing, each field of its log, what was measured of it, each piece, their order.
 
     A piece that is new is no part that anybody else could have changed.
     """
@@ -20,6 +20,7 @@ def parts_changed(before: Document, after: Document) -> set[str]:
     found |= {f"log.{name}" for name in {*logs[0], *logs[1]} if logs[0].get(name) != logs[1].get(name)}
     cloths = before["cloths"], after["cloths"]
     found |= {f"cloth.{role}" for role in {*cloths[0], *cloths[1]} if cloths[0].get(role) != cloths[1].get(role)}
+    found |= {"checks"} if before.get("checks") != after.get("checks") else set()
     found |= {"thing"} if before["thing"] != after["thing"] else set()
     old = {section["key"]: section for section in before["sections"]}
     new = {section["key"]: section for section in after["sections"]}

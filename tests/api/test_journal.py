@@ -61,8 +61,50 @@ def test_a_check_taken_goes_into_the_plan_and_can_be_taken_back(ask: Asked) -> N
     assert any(one["about"] == "correction" and "pleats" in one["text"] for one in plan["slip"])
     _, undone = ask("POST", f"/works/{work['key']}/undo", {"revision": after["revision"]})
     assert "corrections" not in undone["sections"][0]["spec"]
+    assert _checks(ask, work) == []
+    _, redone = ask("POST", f"/works/{work['key']}/redo", {"revision": undone["revision"]})
+    assert redone["sections"][0]["spec"]["corrections"] == [{"by": "1.2 cm", "way": "in"}]
+    assert _checks(ask, work) == [("1.2 cm", True)]
+
+
+def _checks(ask: Asked, work: dict[str, Any]) -> list[tuple[str, bool]]:
     _, log = ask("GET", f"/works/{work['key']}/log")
-    assert [(one["off"]["text"], one["taken"]) for one in log["checks"]] == [("1.2 cm", True)]
+    return [(one["off"]["text"], one["taken"]) for one in log["checks"]]
+
+
+def test_a_mistyped_check_is_struck_with_what_it_put_into_the_plan(ask: Asked) -> None:
+    _, once = check(ask, made(ask), "71.2", take=True)
+    _, twice = check(ask, once, "69.4", take=True)
+    _, log = ask("GET", f"/works/{once['key']}/log")
+    address = f"/works/{once['key']}/checks/{log['checks'][0]['number']}?revision={twice['revision']}"
+    status, struck = ask("DELETE", address)
+    assert status == 200
+    assert struck["sections"][0]["spec"]["corrections"] == [{"by": "0.6 cm", "way": "out"}]
+    assert len(_checks(ask, once)) == 1
+    _, rows = ask("GET", "/works")
+    assert rows["works"][0]["next"] == "Check: baste by the new marks and measure again"
+    ask("POST", f"/works/{once['key']}/undo", {"revision": struck["revision"]})
+    assert len(_checks(ask, once)) == 2
+    assert ask("DELETE", address.replace(str(twice["revision"]), "1"))[0] == 409
+    assert ask("DELETE", f"/works/{once['key']}/checks/999999?revision=1")[0] == 404
+
+
+def test_what_was_removed_comes_back_as_the_same_row(ask: Asked) -> None:
+    work = made(ask)
+    photograph = BytesIO()
+    Image.new("RGB", (40, 30), "#a8484f").save(photograph, "PNG")
+    log = send(f"/works/{work['key']}/photographs", "photograph", photograph.getvalue()).json()
+    own = log["photographs"][0]["key"]
+    assert ask("DELETE", f"/works/{work['key']}/photographs/{own}")[1]["photographs"] == []
+    _, log = ask("POST", f"/works/{work['key']}/photographs/{own}/bring-back")
+    assert [one["key"] for one in log["photographs"]] == [own]
+    assert Client(SERVER_NAME="127.0.0.1").get(f"/api/photographs/{own}").status_code == 200
+    _, cloth = ask("POST", "/cloths", {"name": "Guide wool", "unit": "cm", "spec": {"width": "140"}})
+    gone = Client(SERVER_NAME="127.0.0.1").delete(f"/api/cloths/{cloth['key']}?revision={cloth['revision']}")
+    assert gone.status_code == 204
+    assert ask("GET", "/cloths")[1]["cloths"] == []
+    assert ask("POST", f"/cloths/{cloth['key']}/bring-back")[1] == cloth
+    assert ask("POST", "/cloths/nothing/bring-back")[0] == 404
 
 
 def test_a_second_check_adds_to_the_first(ask: Asked) -> None:

@@ -30,6 +30,35 @@ document.addEventListener(
 );
 for (const ends of ["pointerup", "pointercancel"]) document.addEventListener(ends, release, true);
 
+const TYPED = "input:not([type=checkbox]):not([type=radio]), textarea";
+const PRESSED = "button, a, label, summary, [role=button], [role=radio], [role=menuitem], [role=tab]";
+let left: { field: HTMLElement; for: HTMLElement } | null = null;
+
+/*
+ * A field that is left folds its hint away: it is left with the release, not with the press, so that what is pressed
+ * stands where it stood until it has been pressed.
+ */
+document.addEventListener(
+  "mousedown",
+  (event) => {
+    left = null;
+    const field = document.activeElement;
+    if (!(event.target instanceof Element) || !(field instanceof HTMLElement) || !field.matches(TYPED)) return;
+    const pressed = event.target.closest<HTMLElement>(PRESSED);
+    if (!pressed || pressed.contains(field) || event.target.closest("input, select, textarea, [data-dragged]")) return;
+    event.preventDefault();
+    left = { field, for: pressed };
+  },
+  true,
+);
+document.addEventListener("click", () => {
+  if (left && document.activeElement === left.field) {
+    left.for.focus({ preventScroll: true });
+    if (document.activeElement === left.field) left.field.blur();
+  }
+  left = null;
+});
+
 /** Resolves when nothing is being pressed: an answer that came in between would move a button from under the finger. */
 export function letGo(): Promise<void> {
   return pressed ? new Promise((go) => waiting.push(go)) : Promise.resolve();

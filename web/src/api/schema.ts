@@ -300,6 +300,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cloths/{key}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Cloth Back
+         * @description Puts a cloth that was removed back on the shelf, as it was.
+         */
+        post: operations["bring_cloth_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cloths/{key}/give": {
         parameters: {
             query?: never;
@@ -732,6 +752,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/swatches/{key}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Swatch Back
+         * @description Puts a swatch that was removed back into the book, as it was.
+         */
+        post: operations["bring_swatch_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/swatches/{key}/picture": {
         parameters: {
             query?: never;
@@ -1036,6 +1076,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/works/{key}/checks/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Strike Check
+         * @description Strikes a check, and what it put into the plan; undo brings both back.
+         */
+        delete: operations["strike_check"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/works/{key}/cloths/{role}": {
         parameters: {
             query?: never;
@@ -1215,6 +1275,26 @@ export interface paths {
          * @description Removes a photograph.
          */
         delete: operations["drop_photograph"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/works/{key}/photographs/{photograph}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Photograph Back
+         * @description Puts a photograph that was taken away back into the log, as it was.
+         */
+        post: operations["bring_photograph_back"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1908,7 +1988,7 @@ export interface components {
         };
         /**
          * CheckTold
-         * @description A check that was kept, with what it came to.
+         * @description A check that was kept, with what it came to; `number` is what it is struck by.
          */
         CheckTold: {
             after: components["schemas"]["LengthOut"];
@@ -1920,6 +2000,8 @@ export interface components {
             measured: components["schemas"]["LengthOut"];
             /** Name */
             name: string;
+            /** Number */
+            number: number;
             off: components["schemas"]["LengthOut"];
             per_pleat: components["schemas"]["LengthOut"] | null;
             planned: components["schemas"]["LengthOut"];
@@ -5737,6 +5819,12 @@ export interface components {
                 };
             };
             /**
+             * Going On
+             * @description Whether what is wrong is left out and told in `problems`, instead of being refused with them.
+             * @default false
+             */
+            going_on?: boolean;
+            /**
              * Habit
              * @description What a sewist is used to, for what is assumed; as the unit is, left out.
              */
@@ -5813,7 +5901,7 @@ export interface components {
         };
         /**
          * ThingOut
-         * @description What a thing comes to.
+         * @description What a thing comes to; `problems` are those that it was made without, where it was asked to go on.
          */
         ThingOut: {
             /** Buy */
@@ -5839,6 +5927,8 @@ export interface components {
             picture: components["schemas"]["PictureOut"] | null;
             /** Pieces */
             pieces: components["schemas"]["MadePieceOut"][];
+            /** Problems */
+            problems: components["schemas"]["ProblemOut"][];
             /** Results */
             results: {
                 [key: string]: components["schemas"]["ResultOut"];
@@ -7443,6 +7533,82 @@ export interface operations {
             };
         };
     };
+    bring_cloth_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClothRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     give_cloth: {
         parameters: {
             query?: never;
@@ -8949,6 +9115,82 @@ export interface operations {
             };
         };
     };
+    bring_swatch_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchRow"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     swatch_picture: {
         parameters: {
             query?: never;
@@ -10268,6 +10510,94 @@ export interface operations {
             };
         };
     };
+    strike_check: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleOut"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     change_cloth_of_work: {
         parameters: {
             query?: never;
@@ -11006,6 +11336,83 @@ export interface operations {
         };
     };
     drop_photograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                photograph: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    bring_photograph_back: {
         parameters: {
             query?: never;
             header?: never;

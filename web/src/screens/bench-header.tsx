@@ -5,17 +5,8 @@ import { Link } from "wouter";
 import type { Work } from "../api/client";
 import { UnitSwitch } from "../parts/controls/unit-switch";
 import { MenuItem } from "../parts/pleat/pieces";
+import { STEPS, type Step } from "../state/steps";
 
-export type Step = "measure" | "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
-export const STEPS: [Step, string][] = [
-  ["measure", "Measure"],
-  ["pleat", "Pleat"],
-  ["cloth", "Cloth"],
-  ["cut", "Cut"],
-  ["mark", "Mark"],
-  ["check", "Check"],
-  ["log", "Log"],
-];
 const SAVING = {
   saved: "Saved",
   saving: "Saving…",

@@ -3,6 +3,7 @@ import { Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { Refused, type SectionSpec } from "../api/client";
 import { ClothRoles } from "../parts/cloth/cloth-roles";
+import { Faults } from "../parts/controls/faults";
 import { KeepsNothing } from "../parts/controls/keeps-nothing";
 import { KeysSheet } from "../parts/controls/keys-sheet";
 import { Notice, type Said } from "../parts/controls/notice";
@@ -15,6 +16,7 @@ import { FrontStrip } from "../ribbon/front-strip";
 import { Ribbon } from "../ribbon/ribbon";
 import { TypicalRibbon } from "../ribbon/typical-ribbon";
 import { alone, paintedCloths, parted, roleOf } from "../state/cloths";
+import { type Fault, faultsOf, goToField } from "../state/faults";
 import { same } from "../state/in-order";
 import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
@@ -23,7 +25,7 @@ import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
 import { sentence } from "../state/sentence";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { assumedIn, STARTS, typicalOf } from "../state/starts";
-import { saysOfSteps } from "../state/steps";
+import { STEPS, type Step, saysOfSteps } from "../state/steps";
 import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
 import { useEdgeless } from "../state/use-edgeless";
 import { useMoves } from "../state/use-moves";
@@ -31,7 +33,7 @@ import { usePlan } from "../state/use-plan";
 import { useThing } from "../state/use-thing";
 import { useTitle } from "../state/use-title";
 import { type Opened, open as opening, useWork } from "../state/use-work";
-import { BenchHeader, STEPS, type Step, Steps } from "./bench-header";
+import { BenchHeader, Steps } from "./bench-header";
 import { Conflict, Gone, Rename } from "./bench-sheets";
 import { MeasureStep } from "./measure-step";
 import { MakeAThing } from "./new-work";
@@ -151,14 +153,23 @@ function Laid({ opened }: { opened: Opened }) {
         : null,
     [section, edge, made, saver],
   );
+  // While something typed cannot be read, what was last good of it is cut: of the piece, of the thing, of the cloths.
+  const good = useMemo(
+    () => (own && planned.from ? parted(own, work.cloths, planned.from) : null),
+    [own, planned.from, work.cloths],
+  );
+  const cloths = useMemo(
+    () => ({ ...(making.from?.cloths ?? work.cloths), ...good?.cloths }),
+    [making.from, work.cloths, good],
+  );
   // Every piece as it goes to be cut: nothing tied, and as often as its thing is made.
   const pieces = useMemo(
     () =>
       work.sections.flatMap(({ key, name, spec: kept }) => {
-        const spec = ready.get(key);
+        const spec = good && key === section?.key ? good.spec : ready.get(key);
         return spec ? [{ key, name, spec, times: kept.edge ? (made?.times ?? 1) : 1 }] : [];
       }),
-    [work.sections, ready, made],
+    [work.sections, section?.key, ready, made, good],
   );
   // Before it is marked, the hemmed panel is measured: its pleats are planned anew from that.
   const hemmed = useMemo(() => {
@@ -178,6 +189,20 @@ function Laid({ opened }: { opened: Opened }) {
       path: `measures.${name}`,
     };
   }, [edge, made, making.problems, work, saver]);
+  // What is wrong anywhere leads to its field from every step; on the step itself it stands at its field.
+  const shownCloth = cloth ?? (section ? roleOf(section.spec) : "face");
+  const faults = faultsOf(
+    [...making.problems, ...problems],
+    made?.fields ?? [],
+    section ? work.sections.indexOf(section) : null,
+  ).filter((one) => !one.steps.includes(step) || (one.role !== null && one.role !== shownCloth));
+  const goTo = (fault: Fault) => {
+    const piece = fault.piece === null ? undefined : work.sections[fault.piece];
+    if (piece && piece.key !== section?.key) setKey(piece.key);
+    if (fault.role !== null) setCloth(fault.role);
+    setStep(fault.steps[0] ?? step);
+    goToField(fault.path);
+  };
   const lacks = saysOfSteps(work, made, plan, problems, spec ?? null);
   const moves = useMoves(spec ?? undefined, edit, (says) => setSaid({ text: sentence(says) }));
   const count = (by: number) => {
@@ -253,6 +278,7 @@ function Laid({ opened }: { opened: Opened }) {
       )}
       <KeepsNothing />
       <Steps step={step} lacks={lacks} onStep={setStep} />
+      <Faults faults={faults} stale={made !== null || plan !== null} onGo={goTo} />
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[11rem_minmax(0,1fr)]">
         <div className="flex min-w-0 flex-col gap-3">
           <Pieces
@@ -274,7 +300,7 @@ function Laid({ opened }: { opened: Opened }) {
             <ClothRoles
               painted={painted}
               cloths={work.cloths}
-              chosen={cloth ?? (section ? roleOf(section.spec) : "face")}
+              chosen={shownCloth}
               here={section ? roleOf(section.spec) : "face"}
               onChoose={setCloth}
             />
@@ -353,30 +379,35 @@ function Laid({ opened }: { opened: Opened }) {
                   spec={spec}
                   ties={tying}
                   plan={plan}
-                  work={work.name}
+                  work={work}
+                  piece={section.key}
                   onChange={edit}
                   onSaid={(text) => setSaid({ text })}
                   onSeam={saver.seam}
                   cloths={work.cloths}
+                  lie={cloths}
                   role={roleOf(section.spec)}
                   onRole={(role) => saver.edit(section.key, { ...section.spec, cloth: role }, "cloth")}
                   onCloth={saver.cloth}
-                  chosen={cloth ?? roleOf(section.spec)}
+                  chosen={shownCloth}
                   sections={pieces}
                   painted={painted}
-                  thing={work.thing}
+                  thing={making.from?.thing ?? work.thing}
                 />
               ) : step === "cut" ? (
                 <CutStep
                   key={section.key}
-                  cloths={work.cloths}
+                  cloths={cloths}
                   sections={pieces}
                   spec={spec}
                   here={work.sections.indexOf(section)}
                   onChange={edit}
                   onSaid={(text) => setSaid({ text })}
                   painted={painted}
-                  thing={work.thing}
+                  thing={making.from?.thing ?? work.thing}
+                  work={work.key}
+                  told={faults}
+                  onGo={goTo}
                 />
               ) : step === "mark" ? (
                 <MarkStep key={section.key} spec={spec} plan={plan} work={work.key} piece={section.key} ask={hemmed} />
@@ -387,7 +418,7 @@ function Laid({ opened }: { opened: Opened }) {
                   plan={plan}
                   piece={section.key}
                   act={saver.act}
-                  onSaid={(text) => setSaid({ text })}
+                  onSaid={(text, undo) => setSaid(undo ? { text, undo } : { text })}
                 />
               ) : (
                 <LogStep
@@ -397,7 +428,7 @@ function Laid({ opened }: { opened: Opened }) {
                   onChange={edit}
                   onWords={saver.log}
                   saver={saver}
-                  onSaid={(text) => setSaid({ text })}
+                  onSaid={(text, undo) => setSaid(undo ? { text, undo } : { text })}
                 />
               )}
               <LiesTable spec={spec} />
@@ -408,11 +439,14 @@ function Laid({ opened }: { opened: Opened }) {
             <Edgeless
               step={step}
               work={work}
-              thing={work.thing}
+              thing={making.from?.thing ?? work.thing}
+              lie={cloths}
               painted={painted}
               pieces={pieces}
               cloth={cloth ?? "face"}
               saver={saver}
+              told={faults}
+              onGo={goTo}
               onSaid={(text) => setSaid({ text })}
             />
           ) : (

@@ -13,7 +13,7 @@ interface Props {
   plan: Plan | null;
   piece: string;
   act: (method: string, tail: string, body: Record<string, unknown>) => Promise<Work | null>;
-  onSaid: (text: string) => void;
+  onSaid: (text: string, undo?: () => void) => void;
 }
 
 const NONE = [""];
@@ -38,7 +38,8 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
     if (!done) return;
     draft.clear();
     onSaid(
-      take ? "The correction is in the plan; the marks have changed. Undo takes it back." : "The check is in the log.",
+      take ? "The correction is in the plan; the marks have changed." : "The check is in the log.",
+      () => void act("POST", "/undo", {}),
     );
   };
   const last = spec.corrections?.at(-1);

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Cloth, Plan, ReadySpec, SectionSpec, Thing } from "../api/client";
+import type { Cloth, Plan, ReadySpec, SectionSpec, Thing, Work } from "../api/client";
 import { ClothTags, MoreOfCloth, NameOfCloth } from "../parts/cloth/cloth-tags";
 import { DropTags } from "../parts/cloth/drop-tags";
 import { Shelf } from "../parts/cloth/from-shelf";
@@ -24,13 +24,17 @@ interface Props {
   /** What of it follows from the thing; null of a free edge. */
   ties: Tying | null;
   plan: Plan | null;
-  work: string;
+  work: Pick<Work, "key" | "name">;
+  /** The key of the piece; empty where there is none. */
+  piece: string;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
   /** The seam allowance of the whole work. */
   onSeam: (text: string) => void;
   /** The cloths of the work by their roles, the one that this piece is cut from, and how either is changed. */
   cloths: Record<string, Cloth>;
+  /** The same as pieces are laid on them. */
+  lie: Record<string, Cloth>;
   role: string;
   onRole: (role: string) => void;
   onCloth: (role: string, cloth: Cloth | null, field: string) => void;
@@ -47,8 +51,12 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 
 /** The step Cloth: one cloth of the work on its bolt, the pieces that lie on it, one length, and the ways to join it. */
 export function ClothStep(props: Props) {
-  const { cloths, chosen, role } = props;
-  const laid = useAsked("/cut", { cloths, sections: props.sections, thing: props.thing, quick: true }).answer;
+  const { chosen, role } = props;
+  const laid = useAsked(
+    "/cut",
+    { cloths: props.lie, sections: props.sections, thing: props.thing, quick: true },
+    props.work.key,
+  ).answer;
   const plan = laid?.plans.find((one) => one.role === chosen) ?? null;
   return (
     <div style={clothStyle(props.painted[chosen])}>
@@ -62,7 +70,7 @@ type LaidPlan = { laid: Parameters<typeof ClothTags>[0]["plan"] };
 /** The cloth that the piece is cut from, with what the piece asks of it. */
 function OfPiece(props: Props & LaidPlan) {
   const { spec, ties, plan, work, onChange, onSaid, onSeam } = props;
-  const { answer, problems } = useAsked("/cloth", spec);
+  const { answer, problems } = useAsked("/cloth", spec, props.piece);
   const [lit, setLit] = useState<string | null>(null);
   const cutting: Cutting = spec.cutting ?? {};
   const put = (fields: Partial<Cutting>, field = "cutting") =>
@@ -79,7 +87,7 @@ function OfPiece(props: Props & LaidPlan) {
       <div className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-end gap-3">
           <NameOfCloth cloth={cloth} problems={problems} onChange={toCloth} />
-          <Shelf spec={spec} work={work} asked={answer} onChange={onChange} onSaid={onSaid} />
+          <Shelf spec={spec} work={work.name} asked={answer} onChange={onChange} onSaid={onSaid} />
         </div>
         <section aria-label="The cloth" className="flex min-w-0 flex-col gap-2">
           <ClothTags

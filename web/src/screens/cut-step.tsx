@@ -11,10 +11,12 @@ import {
 } from "../api/client";
 import { CutPlan, offcutKey } from "../parts/cloth/cut-plan";
 import { Aside } from "../parts/controls/aside";
+import { Faults } from "../parts/controls/faults";
 import { Choose, Text, TickBox } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { clothStyle } from "../ribbon/cloth-style";
 import { called, rolesOf } from "../state/cloths";
+import { type Fault, faultsOf, sameFault } from "../state/faults";
 import { begin } from "../state/habit";
 import { inOrder } from "../state/in-order";
 import { saysWhy, whyNot } from "../state/sentence";
@@ -33,6 +35,12 @@ interface Props {
   spec: SectionSpec | null;
   /** Which of the work's pieces it is. */
   here: number;
+  /** The key of the work. */
+  work: string;
+  /** What is said above the step. */
+  told: Fault[];
+  /** Leads to the field where something wrong was typed. */
+  onGo: (fault: Fault) => void;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
 }
@@ -41,9 +49,9 @@ type Cutting = NonNullable<SectionSpec["cutting"]>;
 type CutPiece = NonNullable<Cutting["pieces"]>[number];
 
 /** The step Cut: every piece of the work on its cloth, and the shopping slip. */
-export function CutStep({ cloths, sections, spec, here, onChange, onSaid, painted, thing }: Props) {
+export function CutStep({ cloths, sections, spec, here, work, told, onGo, onChange, onSaid, painted, thing }: Props) {
   // The first plan at once; then one that takes less, if there is one, unless that is not waited for.
-  const first = useAsked("/cut", { cloths, sections, thing, quick: true });
+  const first = useAsked("/cut", { cloths, sections, thing, quick: true }, work);
   const [stopped, setStopped] = useState("");
   const asked = inOrder([sections, cloths, thing]);
   const better = first.answer?.plans.some((plan) => !plan.best) && stopped !== asked;
@@ -74,15 +82,20 @@ export function CutStep({ cloths, sections, spec, here, onChange, onSaid, painte
   const mine = problems
     .filter((one) => one.path.startsWith(prefix))
     .map((one) => ({ ...one, path: one.path.slice(prefix.length) }));
-  const others = problems.filter(
-    (one) => !mine.some((own) => one.path === prefix + own.path) || !one.path.includes("cutting.pieces"),
+  // What is told above every step already, and what stands at a field of this one, is not said again.
+  const elsewhere = faultsOf(problems, [], here).filter(
+    (one) =>
+      !(one.steps[0] === "cut" && one.piece === here) &&
+      !(one.piece !== null && sections[one.piece]?.spec.mirrors) &&
+      !told.some((other) => sameFault(one, other)),
   );
+  const others = problems.filter((one) => !one.path);
   return (
     <div className="mt-1 grid grid-cols-1 gap-4 xl:grid-cols-[minmax(0,1fr)_18rem]">
       <div className="min-w-0">
+        <Faults faults={elsewhere} stale={answer !== null && elsewhere.length > 0} onGo={onGo} />
         {others.map((problem) => (
           <p key={problem.path + problem.message} role="alert" className="my-1 border-l-[6px] border-weld-line pl-3">
-            {whose(problem.path)}
             {saysWhy(problem)}
           </p>
         ))}
@@ -115,12 +128,6 @@ export function CutStep({ cloths, sections, spec, here, onChange, onSaid, painte
       <Shopping answer={answer} />
     </div>
   );
-}
-
-/** Which cloth of the work a problem is about, where it is about one. */
-function whose(path: string): string {
-  const [first, role] = path.split(".");
-  return first === "cloths" && role ? `The ${role}: ` : "";
 }
 
 function Shopping({ answer }: { answer: CutAnswer | null }) {

@@ -18,7 +18,7 @@ interface Props {
   onChange: (spec: SectionSpec, field: string) => void;
   onWords: (name: LogName, value: string | boolean) => void;
   saver: Saving;
-  onSaid: (text: string) => void;
+  onSaid: (text: string, undo?: () => void) => void;
 }
 const LONGEST = { words: 8000, figures: 40 };
 const WORDS = [
@@ -55,9 +55,22 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
   const drop = useMutation({
     scope,
     mutationFn: (one: string) => ask<Log>("DELETE", `/works/${work.key}/photographs/${one}`),
+    onSuccess: (now, one) => {
+      took(now);
+      onSaid("The photograph was taken away.", () => back.mutate(one));
+    },
+    onError: failed,
+  });
+  const back = useMutation({
+    scope,
+    mutationFn: (one: string) => ask<Log>("POST", `/works/${work.key}/photographs/${one}/bring-back`),
     onSuccess: took,
     onError: failed,
   });
+  const strike = async (check: Log["checks"][number]) => {
+    if (await saver.act("DELETE", `/checks/${check.number}`))
+      onSaid(`The check of ${check.name} was struck.`, () => void saver.act("POST", "/undo"));
+  };
   const again = useMutation({
     scope,
     mutationFn: async () => {
@@ -93,7 +106,15 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
                 <li key={check.at} className="border-t border-thread py-1">
                   <span className="text-smoke">{check.at.slice(0, 10)}</span> <strong>{check.name}</strong>:{" "}
                   <Figure>{`planned ${check.planned.text}, measured ${check.measured.text}. ${check.says[0] ?? ""}`}</Figure>
-                  {check.taken && " The correction went into the plan."}
+                  {check.taken && " The correction went into the plan."}{" "}
+                  <button
+                    type="button"
+                    className="press"
+                    aria-label={`Strike the check of ${check.name}: ${check.measured.text}`}
+                    onClick={() => void strike(check)}
+                  >
+                    Strike
+                  </button>
                 </li>
               ))}
             </ul>

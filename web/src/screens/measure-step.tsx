@@ -1,12 +1,14 @@
 import { useState } from "react";
 import type { Cloth, Thing, ThingAnswer, ThingField, Work } from "../api/client";
 import { Aside } from "../parts/controls/aside";
+import { Faults } from "../parts/controls/faults";
 import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { MakingList } from "../parts/thing/making-list";
 import { type Asks, choiceOf, placesOf } from "../parts/thing/thing-field";
 import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
 import { WaysCompared } from "../parts/thing/ways-compared";
+import { faultsOf, goToField } from "../state/faults";
 import { saysWhy } from "../state/sentence";
 import type { ThingMade } from "../state/use-thing";
 import { ThingPicture } from "../thing/thing-picture";
@@ -97,6 +99,9 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               onType={onTag}
               height={350}
             />
+            {problems.length > 0 && (
+              <p className="m-0 text-sm text-smoke">Drawn as it was before, without what cannot be read now.</p>
+            )}
             {made.lacks.some((one) => !one.field.startsWith("cloths.")) && (
               <p className="m-0 text-sm text-smoke">Drawn from usual measures until yours are typed.</p>
             )}
@@ -128,18 +133,20 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
 /** What is wrong and stands beside no field that is in sight. */
 function General({ problems, fields }: { problems: ThingMade["problems"]; fields: ThingField[] }) {
   const inSight = new Set(fields.filter((one) => one.first && !one.options.length).map((one) => one.name));
-  const general = problems.filter(
-    (one) => one.path !== "cloths.face.usable" && !inSight.has(one.path.split(".")[1] ?? ""),
+  const faults = faultsOf(problems, fields, null).filter(
+    (one) => one.steps[0] === "measure" && !inSight.has(one.path.split(".")[1] ?? ""),
   );
-  if (!general.length) return null;
   return (
-    <div role="alert" className="my-1 border-l-[6px] border-madder pl-3">
-      {general.map((one) => (
-        <p key={one.path + one.message} className="m-0 font-semibold">
-          <Figure>{saysWhy(one)}</Figure>
-        </p>
-      ))}
-    </div>
+    <>
+      {problems
+        .filter((one) => !one.path)
+        .map((one) => (
+          <p key={one.message} role="alert" className="my-1 border-l-[6px] border-madder pl-3 font-semibold">
+            <Figure>{saysWhy(one)}</Figure>
+          </p>
+        ))}
+      <Faults faults={faults} stale={false} onGo={(fault) => goToField(fault.path)} />
+    </>
   );
 }
 

@@ -67,6 +67,7 @@ export function Pins({
             <PinTile
               key={name}
               name={WORDS[name]}
+              path={path}
               typed={text}
               hold={hold}
               answer={answer}

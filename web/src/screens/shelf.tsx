@@ -41,8 +41,7 @@ export function Shelf() {
     }
     setSaid({
       text: `${row.name} was taken off the shelf.`,
-      undo: () =>
-        void ask("POST", "/cloths", { name: row.name, unit: row.unit, spec: row.spec }).then(() => shelf.refetch()),
+      undo: () => void ask("POST", `/cloths/${row.key}/bring-back`).then(() => shelf.refetch()),
     });
     await shelf.refetch();
   };

@@ -1,6 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, Refused, send, type Work, type WorkRow } from "../api/client";
+import { ask, Refused, send, type Work, type Works } from "../api/client";
 import { Sheet } from "../parts/controls/sheet";
 import { SmallFront } from "../parts/pleat/glance";
 import { saysWhy } from "../state/sentence";
@@ -16,13 +17,8 @@ function StartPicture({ kind, colour }: { kind: KindName; colour: string }) {
 }
 
 /** The New sheet: what is being made, each with a small picture of it. */
-export function Start(props: {
-  open: boolean;
-  onClose: () => void;
-  onMade: (key: string) => void;
-  earlier: WorkRow[];
-}) {
-  const { open, onClose, onMade, earlier } = props;
+export function Start(props: { open: boolean; onClose: () => void; onMade: (key: string) => void }) {
+  const { open, onClose, onMade } = props;
   const [trouble, setTrouble] = useState<string[]>([]);
   const kept = useWays();
   const ways = kept.data?.ways ?? {};
@@ -121,23 +117,7 @@ export function Start(props: {
           }}
         />
       </label>
-      {earlier.length > 0 && (
-        <label className="mt-4 flex flex-col text-sm font-semibold text-smoke">
-          Or make an earlier work again
-          <select
-            className="field text-base font-normal"
-            value=""
-            onChange={(event) => void make(ask<Work>("POST", `/works/${event.currentTarget.value}/again`))}
-          >
-            <option value="">choose…</option>
-            {earlier.map((row) => (
-              <option key={row.key} value={row.key}>
-                {row.name}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
+      <Earlier onAgain={(key) => void make(ask<Work>("POST", `/works/${key}/again`))} />
       {trouble.length > 0 && (
         <ul role="alert" className="max-h-48 overflow-auto pl-5 text-madder">
           {trouble.map((line) => (
@@ -146,5 +126,52 @@ export function Start(props: {
         </ul>
       )}
     </Sheet>
+  );
+}
+
+/** An earlier work to make again: looked up by its name among all there are, chosen, then made. */
+function Earlier({ onAgain }: { onAgain: (key: string) => void }) {
+  const [search, setSearch] = useState("");
+  const [picked, setPicked] = useState("");
+  const found = useQuery({
+    queryKey: ["works", "again", search],
+    queryFn: ({ signal }) =>
+      ask<Works>("GET", `/works?${new URLSearchParams({ search, limit: "100" })}`, undefined, { signal }),
+    placeholderData: (before) => before,
+  }).data;
+  const rows = found?.works ?? [];
+  const chosen = rows.find((row) => row.key === picked)?.key ?? "";
+  if (!found?.shelf) return null;
+  return (
+    <section aria-label="Make an earlier work again" className="mt-4 flex flex-wrap items-end gap-3">
+      <label className="flex flex-col text-sm font-semibold text-smoke">
+        Or an earlier work: its name
+        <input
+          type="search"
+          className="field text-base font-normal"
+          value={search}
+          maxLength={200}
+          onChange={(event) => setSearch(event.currentTarget.value)}
+        />
+      </label>
+      <label className="flex min-w-0 flex-col text-sm font-semibold text-smoke">
+        {found.total > rows.length ? `The last ${rows.length} of ${found.total}` : "Earlier works"}
+        <select
+          className="field text-base font-normal"
+          value={chosen}
+          onChange={(event) => setPicked(event.currentTarget.value)}
+        >
+          <option value="">{rows.length ? "choose…" : "none has that name"}</option>
+          {rows.map((row) => (
+            <option key={row.key} value={row.key}>
+              {row.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="button" className="press" disabled={!chosen} onClick={() => onAgain(chosen)}>
+        Make it again
+      </button>
+    </section>
   );
 }

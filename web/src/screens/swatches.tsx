@@ -39,10 +39,9 @@ export function SwatchBook() {
   const remove = (row: SwatchRow) =>
     tried(async () => {
       await ask("DELETE", `/swatches/${row.key}?revision=${row.revision}`);
-      const { cloth, kind, unit, spec } = row;
       setSaid({
-        text: `A swatch of ${cloth} was taken out of the book.`,
-        undo: () => void ask("POST", "/swatches", { cloth, kind, unit, spec }).then(() => book.refetch()),
+        text: `A swatch of ${row.cloth} was taken out of the book.`,
+        undo: () => void ask("POST", `/swatches/${row.key}/bring-back`).then(() => book.refetch()),
       });
     });
   const photograph = (row: SwatchRow, file: File) =>

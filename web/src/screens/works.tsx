@@ -273,7 +273,7 @@ export function WorksScreen() {
           </button>
         </div>
       </Sheet>
-      <Start open={starting} onClose={() => setStarting(false)} onMade={(key) => go(`/works/${key}`)} earlier={rows} />
+      <Start open={starting} onClose={() => setStarting(false)} onMade={(key) => go(`/works/${key}`)} />
       <KeysSheet open={keys} onClose={() => setKeys(false)} />
       <Notice said={said} onDone={() => setSaid(null)} />
     </div>

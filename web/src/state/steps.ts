@@ -1,6 +1,17 @@
 import type { Plan, Problem, SectionSpec, ThingAnswer, Work } from "../api/client";
 import { counted } from "./figure";
 
+export type Step = "measure" | "pleat" | "cloth" | "cut" | "mark" | "check" | "log";
+export const STEPS: [Step, string][] = [
+  ["measure", "Measure"],
+  ["pleat", "Pleat"],
+  ["cloth", "Cloth"],
+  ["cut", "Cut"],
+  ["mark", "Mark"],
+  ["check", "Check"],
+  ["log", "Log"],
+];
+
 /** What each step says of itself in a word: what it has, or what it still lacks. */
 export function saysOfSteps(
   work: Work,

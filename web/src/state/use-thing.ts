@@ -1,17 +1,37 @@
-import type { Problem, ThingAnswer, Work } from "../api/client";
+import { useMemo } from "react";
+import type { Problem, Thing, ThingAnswer, Work } from "../api/client";
 import { useAsked } from "./use-asked";
 
 export interface ThingMade {
-  /** The last good answer; it stays while a measure cannot be read. */
+  /** The last good answer, its fields those of now; without one, what can be made without what is wrong. */
   made: ThingAnswer | null;
+  /** What it was made from, where that is not what is typed now. */
+  from: { thing: Thing; cloths: Work["cloths"] } | null;
   problems: Problem[];
   busy: boolean;
 }
 
 /** What the thing of a work comes to, kept up to date while it is measured; nothing of a free set of edges. */
 export function useThing(work: Work): ThingMade {
-  const { answer, problems, busy } = useAsked("/thing", thingAsked(work), work.key);
-  return { made: work.thing ? answer : null, problems, busy };
+  const asking = thingAsked(work);
+  const { answer, answered, problems, busy } = useAsked("/thing", asking, work.key);
+  // Its fields stand whatever is wrong in one of them.
+  const without = useAsked(
+    "/thing",
+    asking && problems.length ? { ...asking, going_on: true } : null,
+    `${work.key} without`,
+  ).answer;
+  return useMemo(() => {
+    if (!work.thing) return { made: null, from: null, problems, busy };
+    const made = problems.length && without ? (answer ? { ...answer, fields: without.fields } : without) : answer;
+    return { made, from: answer && problems.length ? partsOf(answered as Asking) : null, problems, busy };
+  }, [answer, answered, problems, busy, without, work.thing]);
+}
+
+type Asking = NonNullable<ReturnType<typeof thingAsked>>;
+
+function partsOf({ cloths, edges: _, plans: __, ...thing }: Asking): { thing: Thing; cloths: Work["cloths"] } {
+  return { thing, cloths };
 }
 
 /** What is asked about the thing of a work: what it is, its cloths, and what the sewist says of its edges. */

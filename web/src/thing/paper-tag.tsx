@@ -40,6 +40,7 @@ export function PaperTag({ name, path, value, problems, assumed, onType, lit, on
           aria-labelledby={`${id}-name`}
           aria-invalid={problem ? true : undefined}
           aria-describedby={problem ? `${id}-wrong` : undefined}
+          data-path={path}
           autoComplete="off"
           onFocus={() => onLight?.(true)}
           onBlur={() => onLight?.(false)}

@@ -129,6 +129,7 @@ export function Text(props: {
         aria-labelledby={`${id}-name`}
         aria-invalid={problem ? true : undefined}
         aria-describedby={problem ? `${id}-wrong` : undefined}
+        data-path={props.path}
         onChange={(event) => props.onType(event.currentTarget.value)}
         autoComplete="off"
       />

@@ -10,6 +10,8 @@ const HOLD_WORDS: Record<Hold, string> = { free: "an answer", firm: "pinned firm
 
 interface Props {
   name: string;
+  /** Its field, in dots. */
+  path: string;
   typed: string;
   hold: Hold;
   /** What the plan makes of it, as written. */
@@ -32,6 +34,7 @@ interface Props {
 /** One quantity: a fact with a pin in it, or an answer. Typing pins it; the pin goes firm, about, free. */
 export function PinTile({
   name,
+  path,
   typed,
   hold,
   answer,
@@ -94,6 +97,7 @@ export function PinTile({
         placeholder="—"
         autoComplete="off"
         spellCheck={false}
+        data-path={path}
         aria-labelledby={`${id}-name`}
         aria-invalid={problem ? true : undefined}
         aria-describedby={`${id}-note`}

@@ -89,6 +89,7 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
                 aria-label={`How long it took: ${step.says}`}
                 aria-invalid={wrong(step.name) ? true : undefined}
                 title={wrong(step.name)}
+                data-path={`making.took.${step.name}`}
                 onChange={(event) => {
                   const { [step.name]: _, ...others } = order.took ?? {};
                   const text = event.currentTarget.value;

@@ -2,7 +2,6 @@ import { type ReactNode, useId, useState } from "react";
 import type { Problem, Thing, ThingField } from "../../api/client";
 import { saysWhy, sentence } from "../../state/sentence";
 import { standsOpen, Toggles } from "../controls/fields";
-import { Figure } from "../controls/figure";
 
 export interface Asks {
   fields: ThingField[];
@@ -184,7 +183,7 @@ function Entry(props: {
   const lit = asks.lit === field.name;
   return (
     <div
-      className={`flex ${field.sort === "text" ? "w-80 max-w-full" : field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}
+      className={`relative flex ${field.sort === "text" ? "w-80 max-w-full" : field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}
     >
       <span className="flex items-center justify-between">
         <label htmlFor={id}>{props.label}</label>
@@ -195,23 +194,33 @@ function Entry(props: {
         className={`field text-base font-normal ${lit ? "bg-madder-wash" : ""}`}
         value={props.value}
         placeholder={field.assumed ? (field.first ? `${field.assumed}?` : `${field.assumed}, assumed`) : ""}
-        aria-describedby={`${id}-where`}
+        aria-describedby={wrong.length ? `${id}-wrong ${id}-where` : `${id}-where`}
         aria-invalid={wrong.length > 0 || undefined}
         data-field={field.name}
+        data-path={path}
         autoComplete="off"
         onFocus={() => asks.onLight(field.name)}
         onBlur={() => asks.onLight(null)}
         onChange={(event) => props.onType(event.currentTarget.value)}
       />
-      <span id={`${id}-where`} className={lit && !field.first ? "font-normal" : "sr-only"}>
+      {/* Over what stands below it, so that nothing moves when the field is entered or left. */}
+      <span
+        id={`${id}-where`}
+        className={
+          lit && !field.first
+            ? "pointer-events-none absolute top-full left-0 z-10 mt-1 w-72 max-w-[80vw] bg-linen p-2 font-normal shadow-lg ring-1 ring-thread"
+            : "sr-only"
+        }
+      >
         {field.where}
         {field.why ? ` ${sentence(field.why)}` : ""}
       </span>
-      {wrong.map((one) => (
-        <span key={one.message} className="text-madder">
-          <Figure>{saysWhy(one)}</Figure>
+      {wrong.length > 0 && (
+        // Of those that come first it is shown in the line below them, where there is room for it.
+        <span id={`${id}-wrong`} className={field.first ? "sr-only" : "text-madder"}>
+          {wrong.map((one) => saysWhy(one)).join(" ")}
         </span>
-      ))}
+      )}
     </div>
   );
 }

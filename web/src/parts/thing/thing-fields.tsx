@@ -1,4 +1,5 @@
-import type { ThingField } from "../../api/client";
+import type { Problem, ThingField } from "../../api/client";
+import { saysWhy } from "../../state/sentence";
 import { Figure } from "../controls/figure";
 import { AskedField, type Asks, assumedOf, choiceOf, stateOf } from "./thing-field";
 
@@ -31,14 +32,31 @@ export function WordsLine({ asks }: { asks: Asks }) {
   );
 }
 
-/** Where the tape goes for the field that is lit, or what is lacking. */
+/** What is wrong with what comes first; else where the tape goes for the field that is lit, or what is lacking. */
 export function WhereLine({ asks, otherwise }: { asks: Asks; otherwise: string }) {
   const field = asks.fields.find((one) => one.name === asks.lit);
+  const wrong = asks.problems.flatMap((problem) => {
+    const of = asks.fields.find((one) => one.first && !one.options.length && isOf(problem, one));
+    return of ? [`${of.title}: ${saysWhy(problem)}`] : [];
+  });
+  // As high for every field, so that nothing moves when another is entered.
+  const height = "m-0 min-h-10 text-sm max-sm:min-h-15";
+  if (wrong.length)
+    return (
+      <p className={`${height} font-semibold text-madder`} aria-live="polite">
+        <Figure>{wrong.join(" ")}</Figure>
+      </p>
+    );
   return (
-    <p className="m-0 min-h-5 text-sm text-smoke" aria-live="polite">
+    <p className={`${height} line-clamp-2 text-smoke max-sm:line-clamp-3`}>
       <Figure>{field ? `${field.title}: ${field.where}` : otherwise}</Figure>
     </p>
   );
+}
+
+function isOf(problem: Problem, field: ThingField): boolean {
+  const [kind, name] = problem.path.split(".");
+  return (kind === "measures" || kind === "choices") && name === field.name;
 }
 
 /** The two to five fields that come first. */
@@ -62,9 +80,7 @@ export function FoldedFields({ asks }: { asks: Asks }) {
   return (
     <div>
       {[...groups].map(([name, fields]) => {
-        const wrong = fields.some((field) =>
-          asks.problems.some((one) => new RegExp(`^(measures|choices)\\.${field.name}(\\.|$)`).test(one.path)),
-        );
+        const wrong = fields.some((field) => asks.problems.some((one) => isOf(one, field)));
         const state = fields
           .map((field) => stateOf(field, asks.thing))
           .filter(Boolean)
