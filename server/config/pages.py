@@ -45,7 +45,12 @@ def bad_request(request: HttpRequest, exception: Exception) -> HttpResponse:
 
 
 def not_found(request: HttpRequest, exception: Exception) -> HttpResponse:
-    """Answers a request for an address that does not exist."""
+    """Answers a request for an address that does not exist: the page says so itself, to whoever looks at pages."""
+    looks = request.method in ("GET", "HEAD") and "text/html" in request.headers.get("Accept", "")
+    if looks and not request.path.startswith(("/api/", "/static/")):
+        found: HttpResponse = page(request)
+        found.status_code = 404 if found.status_code == 200 else found.status_code
+        return found
     return _turned_away("not_found", "there is nothing at this address", "start from /", 404)
 
 

@@ -218,6 +218,7 @@ class CutPlanOut(TypedDict):
     asked: Annotated[LengthOut | None, Field(description="Null where nothing is bought.")]
     cost: str | None
     short: LengthOut | None
+    take: Annotated[str, Field(description="The length to take from the shelf for all of them, as it is typed.")]
     sheets: list[SheetOut]
     placed: list[LaidOut]
     offcuts: list[OffcutOut]

@@ -75,7 +75,7 @@ def thing_made(said: ThingSpec, cloths: Mapping[str, ClothSpec], own: Mapping[st
     begun = read.thing.begin(read.given)
     if begun.problems:
         raise Refusal(begun.problems)
-    edges = edges_of(begun, said.unit, cloths, own)
+    edges = edges_of(begun, said, cloths, own)
     made = read.thing.finish(read.given, begun, {name: one.solved for name, one in edges.items() if one.solved})
     return ThingMade(said, read, cloths, begun, edges, made, _bought(read.given, begun, edges, made))
 
@@ -162,14 +162,14 @@ def _picture(said: ThingSpec, read: ReadThing, made: Made, cloths: Mapping[str, 
         return told_picture(made.picture, read.given, cloths)
     typical = read_thing(ThingSpec(kind=read.thing.name, measures=dict(read.thing.typical)), {}).given
     given = replace(read.given, measures={**typical.measures, **read.given.measures})
-    drawn = _made(read.thing, given, said.unit, cloths).picture
+    drawn = _made(read.thing, given, said, cloths).picture
     return told_picture(drawn, read.given, cloths) if drawn else None
 
 
-def _made(thing: Thing, given: Given, unit: str, cloths: Mapping[str, ClothSpec]) -> Made:
+def _made(thing: Thing, given: Given, said: ThingSpec, cloths: Mapping[str, ClothSpec]) -> Made:
     """A thing made with its edges as it gives them itself."""
     begun = thing.begin(given)
-    edges = edges_of(begun, unit, cloths, {})
+    edges = edges_of(begun, said, cloths, {})
     return thing.finish(given, begun, {name: one.solved for name, one in edges.items() if one.solved})
 
 
@@ -374,7 +374,7 @@ def small_picture(thing: Any, cloths: Mapping[str, Any], own: Mapping[str, Mappi
         known = {role: ClothSpec.model_validate(cloth) for role, cloth in cloths.items()}
         read = read_thing(said, known)
         begun = read.thing.begin(read.given)
-        edges = edges_of(begun, said.unit, known, own)
+        edges = edges_of(begun, said, known, own)
         made = read.thing.finish(read.given, begun, {name: one.solved for name, one in edges.items() if one.solved})
     except (Refusal, ValidationError):
         return None
@@ -397,7 +397,7 @@ def _row(thing: Thing) -> ThingRow:
         "face": ClothSpec(usable="138 cm", colour=thing.colour, stripes=stripes, along="25 cm" if stripes else "")
     }
     read: ReadThing = read_thing(said, cloths)
-    made = _made(thing, read.given, "cm", cloths)
+    made = _made(thing, read.given, said, cloths)
     empty = Given(thing.by_name, {}, {})
     return {
         "name": thing.name,

@@ -19,6 +19,7 @@ from server.wire.problems import from_core, from_schema
 from server.wire.read_edge import Given as GivenEdge
 from server.wire.read_edge import read_section
 from server.wire.section import SectionSpec
+from server.wire.work import ThingSpec
 
 
 @dataclass(slots=True)
@@ -47,18 +48,18 @@ class MadeEdge:
 
 
 def edges_of(
-    begun: FirstStroke, unit: str, cloths: Mapping[str, ClothSpec], own: Mapping[str, Mapping[str, Any]]
+    begun: FirstStroke, thing: ThingSpec, cloths: Mapping[str, ClothSpec], own: Mapping[str, Mapping[str, Any]]
 ) -> dict[str, MadeEdge]:
     """Every edge of a thing, solved where it can be."""
     found: dict[str, MadeEdge] = {}
     took = 0
     for one in begun.edges:
-        base = base_spec(one)
+        base = base_spec(one, thing.habit)
         said = own.get(one.name, {})
         # A whole section says what it has let go of too; a part of one stands in place of what the thing gives.
         made = MadeEdge(one, base, dict(said) if said.get("kind") else merged(base, said), {})
         twin = found.get(str(made.kept.get("mirrors") or ""))
-        own_spec = untied(made.kept, begun.results, str(made.kept.get("unit") or unit))
+        own_spec = untied(made.kept, begun.results, str(made.kept.get("unit") or thing.unit))
         if twin is not None:
             made.spec = as_mirror(twin.spec, own_spec)
         else:

@@ -8,7 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from ribbon.errors import Refusal
-from ribbon.making import THINGS, FirstStroke
+from ribbon.making import THINGS, FirstStroke, Thing
 from server.making.read_thing import read_thing
 from server.making.ties import Spec, as_mirror, base_spec, loosened, merged, own_facts, untied
 from server.wire.cloth import ClothSpec
@@ -44,7 +44,7 @@ def edges_kept(thing: Any, cloths: Mapping[str, Any], *, there: bool = False) ->
         begun = _begun({**thing, "measures": {**usual, **(thing.get("measures") or {})}}, cloths)
     if begun is None or begun.problems or not begun.edges:
         return None
-    return {one.name: (one.title, base_spec(one)) for one in begun.edges}
+    return {one.name: (one.title, base_spec(one, thing.get("habit"))) for one in begun.edges}
 
 
 def followed(before: Document, after: Document, new_section: Callable[[str, Spec], Spec]) -> Document:
@@ -96,6 +96,28 @@ def made_again(thing: Any) -> Any:
     measures = {name: value for name, value in (thing.get("measures") or {}).items() if name not in left}
     making = {name: value for name, value in (thing.get("making") or {}).items() if name not in _OF_ONE}
     return {**thing, "measures": measures, **({"making": making} if thing.get("making") else {})}
+
+
+def lacking(thing: Any, cloths: Mapping[str, Any]) -> str:
+    """What a thing still lacks before it can be made, in a few words; empty where it lacks nothing."""
+    try:
+        said = ThingSpec.model_validate(thing)
+        read = read_thing(said, {role: ClothSpec.model_validate(cloth) for role, cloth in cloths.items()})
+        begun = read.thing.begin(read.given)
+    except ValidationError:
+        return "a figure that can be read"
+    except Refusal as refusal:
+        return _field_of(refusal.problems[0].path, THINGS.get(str(thing.get("kind"))))
+    if begun.problems:
+        return _field_of(begun.problems[0].path, read.thing)
+    return begun.lacks[0].says if begun.lacks else ""
+
+
+def _field_of(path: str, thing: Thing | None) -> str:
+    """What stands at a path in dots, as something to look at again."""
+    kind, _, name = path.partition(".")
+    field = thing.by_name.get(name.partition(".")[0]) if thing and kind in ("measures", "choices") else None
+    return f"look again at {field.title.lower() if field else path.replace('.', ', ')}"
 
 
 def times_of(thing: Any, cloths: Mapping[str, Any]) -> int:

@@ -14,9 +14,10 @@ Spec = dict[str, Any]
 _GONE = object()
 
 
-def base_spec(edge: EdgeFacts) -> Spec:
-    """An edge of a thing as a section: what follows from the thing is tied."""
+def base_spec(edge: EdgeFacts, habit: str | None) -> Spec:
+    """An edge of a thing as a section: what follows from the thing is tied, what is assumed follows its `habit`."""
     made: Spec = {"edge": edge.name, **({"mirrors": edge.mirrors} if edge.mirrors else {})}
+    made |= {"habit": habit} if habit else {}
     for path, fact in edge.facts.items():
         *heads, last = path.split(".")
         at = made

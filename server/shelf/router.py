@@ -86,15 +86,20 @@ def bring_cloth_back(request: HttpRequest, key: str) -> HttpResponse:
     return answer(services.told(services.bring_back(key)))
 
 
-@router.post("/{key}/take", response={200: s.ClothRow, **_NO}, operation_id="take_cloth")
+@router.post("/{key}/take", response={200: s.MovedRow, **_NO}, operation_id="take_cloth")
 @decorate_view(once)
 def take_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """Takes a length from the shelf for a work."""
-    return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=False)))
+    return _moved(key, moved, back=False)
 
 
-@router.post("/{key}/give", response={200: s.ClothRow, **_NO}, operation_id="give_cloth")
+@router.post("/{key}/give", response={200: s.MovedRow, **_NO}, operation_id="give_cloth")
 @decorate_view(once)
 def give_cloth(request: HttpRequest, key: str, moved: s.Moved) -> HttpResponse:
     """Gives a length back to the shelf."""
-    return answer(services.told(services.move_length(key, moved.revision, moved.length, moved.work, back=True)))
+    return _moved(key, moved, back=True)
+
+
+def _moved(key: str, moved: s.Moved, *, back: bool) -> HttpResponse:
+    cloth, taken = services.move_length(key, moved.revision, str(moved.length), moved.work, str(moved.taken), back=back)
+    return answer({**services.told(cloth), "taken": taken})

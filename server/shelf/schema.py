@@ -37,6 +37,7 @@ class Moved(Strict):
     revision: Revision
     length: Typed
     work: Annotated[str, Field(max_length=120)] = ""
+    taken: Typed = Field(default="", description="How much of it this work has until now.")
 
 
 class MovementOut(TypedDict):
@@ -70,6 +71,12 @@ class ClothRow(TypedDict):
     usable: LengthOut | None
     left: LengthOut | None
     movements: list[MovementOut]
+
+
+class MovedRow(ClothRow):
+    """A cloth after a length of it was taken or given back; `taken` is how much the work has of it by now."""
+
+    taken: str
 
 
 class ClothsOut(TypedDict):

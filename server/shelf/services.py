@@ -97,8 +97,11 @@ def change(key: str, revision: int, name: str, unit: str, spec: dict[str, Any]) 
 
 
 @transaction.atomic
-def move_length(key: str, revision: int, said: str, work: str, *, back: bool) -> Cloth:
-    """The cloth after a length went out to a work, or came back.  Raises `Refusal`."""
+def move_length(key: str, revision: int, said: str, work: str, before: str, *, back: bool) -> tuple[Cloth, str]:
+    """(the cloth after a length went out to a work or came back, how much that work has of it by now, as it is typed).
+
+    `before` is what the work had until now.  Raises `Refusal`.
+    """
     cloth = as_seen(Cloth, key, revision, "cloth")
     unit = UNITS[cloth.unit]
     try:
@@ -120,9 +123,14 @@ def move_length(key: str, revision: int, said: str, work: str, *, back: bool) ->
     if after < ZERO:
         has = Scribe(unit, None).write(left).text
         raise refuse("too_long", "length", said, f"there is only {has} of it", f"take {has} or less")
+    try:
+        had = read_length(before, unit) if before.strip() else ZERO
+    except Unreadable as error:
+        raise refuse("unreadable", "taken", before, error.message, error.way_out) from None
+    has_now = max(had - length if back else had + length, ZERO)
     cloth.spec = {**cloth.spec, "length": typed(after, unit)}
     Movement.objects.create(cloth=cloth, work=work, length=with_unit(said, unit), back=back, at=timezone.now())
-    return kept_anew(cloth)
+    return kept_anew(cloth), with_unit(typed(has_now, unit), unit) if has_now else ""
 
 
 @transaction.atomic

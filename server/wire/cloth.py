@@ -53,6 +53,9 @@ class ClothSpec(Strict):
     )
     step: Typed | None = Field(default=None, description="How the shop cuts it: 10 cm, 1/8 yd.")
     length: Typed | None = Field(default=None, description="How much of it is at hand.")
+    taken: Typed | None = Field(
+        default=None, description="How much was taken from the shelf for this work, beside what is at hand there."
+    )
     rectangle: bool = Field(default=False, description="A sheet or a remnant: what is at hand is all there is.")
     sheets: Annotated[list[RectangleSpec], Field(max_length=24)] = []
     weight: Typed | None = Field(default=None, description="200 gsm or 6 oz; bare, g/m², or oz/yd² in inches.")

@@ -83,7 +83,7 @@ def _bolt(texts: Texts, said: ClothSpec, path: str, usable: Length, *, imperial:
         texts.read_or_none(f"{path}.price", said.price, read_price),
         Length.inches(36) if yards else Length.cm(100),
         texts.given(f"{path}.step", said.step) or usual_step(yards=yards),
-        texts.given(f"{path}.length", said.length),
+        _at_hand(texts, said, path),
         said.rectangle,
         texts.read_or_none(f"{path}.weight", said.weight, lambda text: read_weight(text, texts.unit)),
         tuple(_sheets(texts, said, path)),
@@ -107,6 +107,14 @@ def _bolt(texts: Texts, said: ClothSpec, path: str, usable: Length, *, imperial:
             "check its unit; the repeat across lies within the width",
         )
     return made
+
+
+def _at_hand(texts: Texts, said: ClothSpec, path: str) -> Length | None:
+    """What there is of it for this work: on the shelf, and what was taken from there."""
+    taken = texts.length_or_none(f"{path}.taken", said.taken)
+    if not taken:
+        return texts.given(f"{path}.length", said.length)
+    return taken + (texts.length_or_none(f"{path}.length", said.length) or ZERO)
 
 
 def _shrinkage(texts: Texts, path: str, said: str | None) -> Fraction:

@@ -12,7 +12,7 @@ from pydantic import ValidationError
 
 from ribbon.errors import Refusal
 from server.making.answer import small_picture
-from server.making.kept import resolved
+from server.making.kept import lacking, resolved
 from server.making.out import PictureOut
 from server.plans.glance import Glance, glance_of
 from server.wire.cloth import ClothSpec
@@ -59,7 +59,7 @@ def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
     shown = (
         _shown(orjson.dumps([work.name, work.thing, work.cloths, specs]))
         if glanced
-        else Shown(None, "open it" if specs else "Add a piece", None)
+        else Shown(None, "open it" if specs or work.thing else "Add a piece", None)
     )
     return {
         "key": work.key,
@@ -87,11 +87,12 @@ def _colour(given: Given, of: str) -> str:
 def _shown(written: bytes) -> Shown:
     """The same for the same name, thing, cloths and pieces, which are `written` as JSON: reckoned once."""
     name, thing, cloths, specs = orjson.loads(written)
-    glance, step = None, "Add a piece"
+    lacks = lacking(thing, cloths) if thing else ""
+    glance, step = None, ("Cut" if thing else "Add a piece")
     if specs:
         glance, step = _glance(unhoused(resolved(thing, cloths, specs)[0], cloths), name)
     own = {spec["edge"]: spec for spec in specs if spec.get("edge")}
-    return Shown(glance, step, small_picture(thing, cloths, own) if thing else None)
+    return Shown(glance, f"Measure: {lacks}" if lacks else step, small_picture(thing, cloths, own) if thing else None)
 
 
 def _stage(work: Any, step: str) -> str:

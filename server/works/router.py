@@ -21,7 +21,7 @@ from server.works.cloths import roles_of
 from server.works.history import Document
 from server.works.listing import listing
 from server.works.once import once
-from server.works.units import cloth_in_unit, in_unit, thing_in_unit
+from server.works.units import habit_of, work_in_unit
 from server.works.ways import keep_ways, ways
 
 router = Router(tags=["works"])
@@ -204,14 +204,7 @@ def settle(request: HttpRequest, key: str, given: s.Settled) -> HttpResponse:
 @decorate_view(once)
 def change_unit(request: HttpRequest, key: str, given: s.UnitChange) -> HttpResponse:
     """Changes the unit of the whole work; no value changes."""
-
-    def edit(kept: Document) -> Document:
-        sections = [{**part, "spec": in_unit(part["spec"], given.unit)} for part in kept["sections"]]
-        cloths = {role: cloth_in_unit(cloth, given.unit) for role, cloth in kept["cloths"].items()}
-        thing = thing_in_unit(kept["thing"], given.unit) if kept["thing"] else None
-        return {**kept, "cloths": cloths, "thing": thing, "sections": sections}
-
-    return _changed(key, given, f"the unit, to {given.unit}", edit)
+    return _changed(key, given, f"the unit, to {given.unit}", lambda kept: work_in_unit(kept, given.unit))
 
 
 @router.post("/{key}/seam", response=_WRITE, operation_id="change_seam")
@@ -232,7 +225,8 @@ def change_thing(request: HttpRequest, key: str, given: s.ThingOfWork) -> HttpRe
 
     def edit(kept: Document) -> Document:
         if given.thing is not None:
-            return {**kept, "thing": _typed(given.thing)}
+            habit = None if kept["thing"] else habit_of(kept)
+            return {**kept, "thing": {**({"habit": habit} if habit else {}), **_typed(given.thing)}}
         sections = [{**part, "spec": spec} for part, spec in zip(kept["sections"], _free(kept), strict=True)]
         return {**kept, "thing": None, "sections": sections}
 
@@ -374,6 +368,8 @@ def _added(
     seam = next((one["spec"].get("allowance", {}).get("seam") for one in kept["sections"]), None)
     if seam is not None and own.get("seam") is None:
         spec = {**spec, "allowance": {**own, "seam": seam}}  # that of the work
+    habit = habit_of(kept)
+    spec = {**({"habit": habit} if habit else {}), **spec}
     try:
         return services.with_new_section(kept, name, spec, after, named)
     except services.Full:

@@ -8,6 +8,9 @@ from typing import Any
 from ribbon.lengths import UNITS, with_unit
 from ribbon.making import THINGS, Sort
 
+Document = dict[str, Any]
+Spec = dict[str, Any]
+
 # Pure numbers, words, and what a machine is set to, which is in millimetres in every work.
 _NUMBERS = (
     "count",
@@ -27,21 +30,57 @@ _NUMBERS = (
 )
 
 
-def in_unit(spec: Mapping[str, Any], unit: str) -> dict[str, Any]:
+def work_in_unit(document: Document, unit: str) -> Document:
+    """A work written for `unit`: no value changes, and what is assumed stays as it was assumed in all of it.
+
+    A work that is still empty takes the habit of its new unit.
+    """
+    habit = (habit_of(document) or _habit(_unit_of(document))) if _begun(document) else None
+    kept = None if habit == _habit(unit) else habit
+
+    def with_habit(spec: Spec) -> Spec:
+        made = {name: value for name, value in spec.items() if name != "habit"}
+        return made | ({"habit": kept} if kept else {})
+
+    thing = document["thing"]
+    return {
+        **document,
+        "cloths": {role: cloth_in_unit(cloth, unit) for role, cloth in document["cloths"].items()},
+        "thing": with_habit(thing_in_unit(thing, unit)) if thing else None,
+        "sections": [{**part, "spec": with_habit(in_unit(part["spec"], unit))} for part in document["sections"]],
+    }
+
+
+def habit_of(document: Document) -> str | None:
+    """What a work is used to where that is not as its unit is."""
+    specs = [document["thing"] or {}, *(part["spec"] for part in document["sections"])]
+    return next((str(spec["habit"]) for spec in specs if spec.get("habit")), None)
+
+
+def _unit_of(document: Document) -> str:
+    first = document["sections"][0]["spec"] if document["sections"] else {}
+    return str((document["thing"] or first).get("unit") or "cm")
+
+
+_MEASURED = ("usable", "width", "length", "thickness", "sheets")
+
+
+def _begun(document: Document) -> bool:
+    """Whether anything was measured in a work."""
+    thing, cloths = document["thing"], document["cloths"].values()
+    if any(cloth.get(name) for cloth in cloths for name in _MEASURED) or (thing and thing.get("measures")):
+        return True
+    free = [part["spec"] for part in document["sections"] if not part["spec"].get("edge")]
+    return any(spec.get("pins") or spec.get("parts") for spec in free)
+
+
+def in_unit(spec: Mapping[str, Any], unit: str) -> Spec:
     """`spec` written for `unit`: bare lengths are given the unit that they were typed in.
 
-    What was assumed stays as it was assumed.  The tape goes to the new unit's own default, unless it was typed with a
-    unit.
+    The tape goes to the new unit's own default, unless it was typed with a unit.
     """
     old = str(spec.get("unit", "cm"))
-    if old == unit:
-        return dict(spec)
-    found = {**with_units(spec, old), "unit": unit}
-    if found.get("habit") is None and (spec.get("pins") or spec.get("parts") or spec.get("cloth")):
-        found["habit"] = _habit(old)
-    if found.get("habit") == _habit(unit):
-        del found["habit"]
-    return found
+    return dict(spec) if old == unit else {**with_units(spec, old), "unit": unit}
 
 
 def cloth_in_unit(cloth: Mapping[str, Any], unit: str) -> dict[str, Any]:
@@ -95,10 +134,6 @@ def thing_in_unit(thing: Mapping[str, Any], unit: str) -> dict[str, Any]:
     found = {**thing, "measures": measures, "choices": choices, "unit": unit}
     if found.get("seam"):
         found["seam"] = told(found["seam"])
-    # What was assumed stays as it was assumed.
-    found["habit"] = found.get("habit") or _habit(old)
-    if found["habit"] == _habit(unit):
-        del found["habit"]
     return found
 
 

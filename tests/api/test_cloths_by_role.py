@@ -155,3 +155,27 @@ def test_every_piece_keeps_its_cloth_on_the_way_into_the_work_and_out_of_it(docu
                 assert _facts(now, unit) == _facts(was, unit)
         assert all(isinstance(name, str) for name in roles_of(after["spec"]))
     assert housed(kept) == kept
+
+
+@pytest.mark.django_db
+def test_what_a_work_took_from_the_shelf_is_at_hand_for_it(ask: Asked) -> None:
+    _, cloth = ask("POST", "/cloths", {"name": "Guide wool", "unit": "in", "spec": {"usable": "44", "length": "50"}})
+    skirt = {"kind": "knife", "unit": "in", "pins": {"finished": "27", "spacing": "1"}, "closed": True}
+    skirt |= {"meet": True, "cutting": {"drop": {"finished": "18", "hem": "1", "hem_turns": 1}}}
+
+    def plan(facts: dict[str, Any]) -> dict[str, Any]:
+        body = {"cloths": {"face": facts}, "sections": [{"name": "Length", "spec": skirt}]}
+        return ask("POST", "/cut", body)[1]["plans"][0]  # type: ignore[no-any-return]
+
+    before = plan(cloth["facts"])
+    assert (before["asked"], before["short"]) == (None, None)
+    moved = {"length": before["take"], "work": "Skirt"}
+    address = f"/cloths/{cloth['key']}"
+    _, taken = ask("POST", f"{address}/take", {**moved, "revision": cloth["revision"]})
+    assert taken["taken"] == before["take"]
+    after = plan({**taken["facts"], "taken": taken["taken"]})
+    assert (after["asked"], after["short"]) == (None, None)
+    assert after["take"] == before["take"]
+    _, given = ask("POST", f"{address}/give", {**moved, "revision": taken["revision"], "taken": taken["taken"]})
+    assert (given["taken"], given["facts"]["length"]) == ("", "50 in")
+    assert ask("POST", f"{address}/take", {**moved, "revision": given["revision"], "taken": "abc"})[0] == 422

@@ -393,3 +393,33 @@ def test_a_pair_is_joined_as_each_others_mirror(ask: Asked) -> None:
         )
         assert left == right[::-1], widths
         assert len(left) == 1 or left[0] < left[-1] or widths in ("each", "near")
+
+
+def test_what_is_next_follows_from_what_is_lacking(ask: Asked) -> None:
+    def next_of(thing: dict[str, Any], **cloth: str) -> str:
+        ask("POST", "/works", {"name": "A work", "thing": thing, "cloths": {"face": {"unit": "cm", **cloth}}})
+        return str(ask("GET", "/works")[1]["works"][0]["next"])
+
+    assert next_of({"kind": "curtains"}) == "Measure: the rail, or the window and how far beyond it"
+    assert next_of({"kind": "curtains", "measures": {"rail": "6o"}}) == "Measure: look again at rail"
+    assert next_of({"kind": "circle", "measures": {"waist": "70", "length": "50"}}, usable="140") == "Cut"
+    assert next_of({"kind": "curtains", "measures": {"rail": "152", "drop": "214"}}, usable="138") == "Mark"
+
+
+def test_a_work_has_one_habit(ask: Asked) -> None:
+    def made(measures: dict[str, str]) -> dict[str, Any]:
+        _, work = ask("POST", "/works", {"name": "A work", "thing": {"kind": "curtains", "measures": measures}})
+        _, work = ask("POST", f"/works/{work['key']}/unit", {"unit": "in", "revision": work["revision"]})
+        thing = work["thing"] | {"measures": {"rail": "60", "drop": "84"}}
+        thing["measures"] |= {name: text for name, text in work["thing"]["measures"].items() if name != "rail"}
+        _, work = ask("PUT", f"/works/{work['key']}/thing", {"thing": thing, "revision": work["revision"]})
+        body = {"name": "One more", "spec": {"kind": "knife", "unit": "in"}, "revision": work["revision"]}
+        return ask("POST", f"/works/{work['key']}/sections", body)[1]  # type: ignore[no-any-return]
+
+    def habits(work: dict[str, Any]) -> set[str | None]:
+        return {spec.get("habit") for spec in (work["thing"], *(one["spec"] for one in work["sections"]))}
+
+    empty, begun = made({}), made({"window": "120"})
+    assert len(empty["sections"]) == 3
+    assert habits(empty) == {None}
+    assert habits(begun) == {"metric"}

@@ -67,8 +67,16 @@ def test_undo_takes_a_correction_back(page: Page) -> None:
     page.get_by_role("textbox", name="Measure", exact=True).fill("39 1/2")
     page.get_by_role("button", name="Put it into the plan").click()
     expect(page.get_by_role("region", name="What it says")).to_contain_text("Corrected once: let out by 1⁄2 in.")
-    page.get_by_role("button", name="Undo").click()
+    step(page, "Log")
+    expect(page.get_by_text("The correction went into the plan.")).to_be_visible()
+    page.get_by_role("banner").get_by_role("button", name="Undo").click()
+    expect(page.get_by_text("Nothing has been measured yet")).to_be_visible()
+    step(page, "Check")
     expect(page.get_by_text("Corrected once")).to_be_hidden()
+    page.get_by_role("banner").get_by_role("button", name="Redo").click()
+    step(page, "Log")
+    page.get_by_role("button", name=re.compile("^Strike the check")).click()
+    expect(page.get_by_text("Nothing has been measured yet")).to_be_visible()
 
 
 def test_the_digital_tape_sends_to_the_open_check(page: Page) -> None:

@@ -204,6 +204,49 @@ test("what a window that is gone left is made here", async () => {
   expect(stage.last.name).toBe("left-behind");
 });
 
+const leftBehind = (text: string): Unsent => ({
+  rest: 3,
+  seen: {},
+  items: [{ id: `left ${text}`, run: "", what: "piece", piece: "p", spec: typed(text), field: "pins.finished" }],
+});
+
+test("what is taken over stands before what was typed since, and both are kept", async () => {
+  saving.edit("p", typed("NEWER"), "pins.finished");
+  saving.takeOver(leftBehind("OLDER"));
+  expect(shownText()).toBe("NEWER");
+  await stage.settle();
+  expect(stage.last.body).toMatchObject({ spec: typed("OLDER"), revision: 3 });
+  stage.last.answer(answered(4, "OLDER"));
+  await stage.settle();
+  expect(shownText()).toBe("NEWER");
+  expect(stage.last.body).toMatchObject({ spec: typed("NEWER"), revision: 4 });
+});
+
+test.each([true, false])("so it does while that is on its way, answered or not (%s)", async (fails) => {
+  saving.edit("p", typed("NEWER"), "pins.finished");
+  await stage.go(400);
+  saving.takeOver(leftBehind("OLDER"));
+  if (fails) stage.last.refuse(new TypeError("no answer"));
+  else stage.last.answer(answered(4, "NEWER"));
+  await stage.settle();
+  for (let revision = 5; revision < 8; revision += 1) {
+    await stage.go(3000);
+    stage.last.answer(answered(revision, "whatever is there"));
+    await stage.settle();
+  }
+  const sent = stage.sent.filter((one) => one.method === "PUT").map((one) => one.body.spec);
+  expect(sent.at(-2)).toEqual(typed("OLDER"));
+  expect(sent.at(-1)).toEqual(typed("NEWER"));
+});
+
+test("what several windows left is made in the order in which it was typed", async () => {
+  const kept = { keep: () => {}, free: () => {} };
+  const next = new Saving(WORK, [leftBehind("FIRST"), leftBehind("SECOND")], stage, kept);
+  expect(next.snapshot().work.sections[0]?.spec.pins?.finished).toBe("SECOND");
+  await stage.settle();
+  expect(stage.last.body).toMatchObject({ spec: typed("FIRST") });
+});
+
 test("the last try of a screen that is left frees its place once it is answered", async () => {
   let free = false;
   const leaving = new Saving(WORK, [], stage, {

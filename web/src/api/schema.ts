@@ -2067,6 +2067,7 @@ export interface components {
              *       "sign": "",
              *       "step": null,
              *       "stripes": [],
+             *       "taken": null,
              *       "thickness": null,
              *       "unit": null,
              *       "usable": null,
@@ -2254,6 +2255,11 @@ export interface components {
              * @default []
              */
             stripes?: components["schemas"]["StripeSpec"][];
+            /**
+             * Taken
+             * @description How much was taken from the shelf for this work, beside what is at hand there.
+             */
+            taken?: (string | number) | null;
             /** Thickness */
             thickness?: (string | number) | null;
             /**
@@ -2480,6 +2486,11 @@ export interface components {
             /** Sheets */
             sheets: components["schemas"]["SheetOut"][];
             short: components["schemas"]["LengthOut"] | null;
+            /**
+             * Take
+             * @description The length to take from the shelf for all of them, as it is typed.
+             */
+            take: string;
             /** Waste */
             waste: number;
             width: components["schemas"]["LengthOut"];
@@ -3542,10 +3553,44 @@ export interface components {
             /** Revision */
             revision: number;
             /**
+             * Taken
+             * @description How much of it this work has until now.
+             * @default
+             */
+            taken?: string | number;
+            /**
              * Work
              * @default
              */
             work?: string;
+        };
+        /**
+         * MovedRow
+         * @description A cloth after a length of it was taken or given back; `taken` is how much the work has of it by now.
+         */
+        MovedRow: {
+            /** Colour */
+            colour: string;
+            facts: components["schemas"]["ClothSpec"];
+            /** Key */
+            key: string;
+            left: components["schemas"]["LengthOut"] | null;
+            /** Movements */
+            movements: components["schemas"]["MovementOut"][];
+            /** Name */
+            name: string;
+            /** Revision */
+            revision: number;
+            /** Sequence */
+            sequence: components["schemas"]["StripeOut"][];
+            spec: components["schemas"]["ClothSpec"];
+            /** Taken */
+            taken: string;
+            /** Touched */
+            touched: string;
+            /** Unit */
+            unit: string;
+            usable: components["schemas"]["LengthOut"] | null;
         };
         /**
          * MovementOut
@@ -3617,6 +3662,7 @@ export interface components {
              *       "sign": "",
              *       "step": null,
              *       "stripes": [],
+             *       "taken": null,
              *       "thickness": null,
              *       "unit": null,
              *       "usable": null,
@@ -7630,7 +7676,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClothRow"];
+                    "application/json": components["schemas"]["MovedRow"];
                 };
             };
             /** @description Bad Request */
@@ -7710,7 +7756,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClothRow"];
+                    "application/json": components["schemas"]["MovedRow"];
                 };
             };
             /** @description Bad Request */

@@ -362,6 +362,7 @@ function Laid({ opened }: { opened: Opened }) {
               {step === "pleat" ? (
                 <Pleat
                   key={section.key}
+                  piece={section.key}
                   spec={spec}
                   ties={tying}
                   planned={planned}

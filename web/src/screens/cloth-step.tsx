@@ -87,7 +87,7 @@ function OfPiece(props: Props & LaidPlan) {
       <div className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-end gap-3">
           <NameOfCloth cloth={cloth} problems={problems} onChange={toCloth} />
-          <Shelf spec={spec} work={work.name} asked={answer} onChange={onChange} onSaid={onSaid} />
+          <Shelf spec={spec} work={work.name} need={props.laid?.take ?? ""} onChange={onChange} onSaid={onSaid} />
         </div>
         <section aria-label="The cloth" className="flex min-w-0 flex-col gap-2">
           <ClothTags

@@ -5,6 +5,7 @@ import { asked, type CheckAnswer, type FoldAnswer, type Problem, Refused, type S
 import { Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { sentence, whyNot } from "../state/sentence";
+import { useDraft } from "../state/use-draft";
 import { take } from "../state/use-file";
 import { useTitle } from "../state/use-title";
 
@@ -100,7 +101,7 @@ export function Lesson() {
 
 /** One strip: what to do with each of its folds, and whether it came out as wide as it should. */
 function Round({ strip }: { strip: Strip }) {
-  const [measure, setMeasure] = useState("");
+  const { now: measure, type: setMeasure } = useDraft(`lesson/${strip.name}`, "");
   const fold = useQuery({
     queryKey: ["lesson", strip.name],
     queryFn: (): Promise<FoldAnswer> => asked("/fold", strip.spec),

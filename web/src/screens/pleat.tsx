@@ -17,6 +17,8 @@ const KEPT = new Set(["finished", "flat"]);
 
 interface Props {
   spec: SectionSpec;
+  /** The key of the piece. */
+  piece: string;
   /** What of it follows from the thing; null of a free edge. */
   ties: Tying | null;
   planned: Planned;
@@ -31,7 +33,7 @@ interface Props {
 }
 
 /** The step Pleat: the pins, the slip, the facts of the edge, and how it is shaped. */
-export function Pleat({ spec, ties, planned, part, onPart, onChange, onSaid, lit, onLight, refused }: Props) {
+export function Pleat({ spec, piece, ties, planned, part, onPart, onChange, onSaid, lit, onLight, refused }: Props) {
   const { plan } = planned;
   const [meaning, setMeaning] = useState(false);
   const mixed = spec.kind === "mixed";
@@ -104,7 +106,14 @@ export function Pleat({ spec, ties, planned, part, onPart, onChange, onSaid, lit
         )}
         {shown && (
           <div className="mt-4">
-            <Shaping key={here} spec={shown} plan={mixed ? null : plan} problems={problems} onChange={change} />
+            <Shaping
+              key={here}
+              piece={mixed ? `${piece}/${here}` : piece}
+              spec={shown}
+              plan={mixed ? null : plan}
+              problems={problems}
+              onChange={change}
+            />
           </div>
         )}
       </div>

@@ -3,10 +3,11 @@ import { useState } from "react";
 import { Link } from "wouter";
 import { ask, type Problem, Refused, type ThingField, type Ways, type WaysKept } from "../api/client";
 import { Choose, Text } from "../parts/controls/fields";
-import { sentence } from "../state/sentence";
+import { capital, sentence } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { useTitle } from "../state/use-title";
 import { useWays } from "../state/use-ways";
+import { mergedWays, type WaysDraft } from "../state/ways-merged";
 import { useThings } from "./new-work";
 
 /** My ways: what a sewist is used to, kept once, the default of each new work. */
@@ -27,7 +28,7 @@ export function WaysScreen() {
           Each new work begins so, and may differ. Works that are there stay as they are.
         </p>
         {found.data ? (
-          <Laid key={found.data.revision} kept={found.data} said={said} onSaid={setSaid} />
+          <Laid kept={found.data} said={said} onSaid={setSaid} />
         ) : (
           <p className="text-smoke">
             {found.isError ? "They cannot be read: the program does not answer." : "Fetching them…"}
@@ -41,25 +42,38 @@ export function WaysScreen() {
 function Laid({ kept, said, onSaid }: { kept: WaysKept; said: string; onSaid: (said: string) => void }) {
   const client = useQueryClient();
   const things = useThings();
-  const { now, type, clear } = useDraft<Ways>("ways", kept.ways);
+  const draft = useDraft<WaysDraft | null>("ways", null);
+  const typed = draft.now ?? { base: kept.ways, now: kept.ways };
+  // What was kept elsewhere meanwhile is here, too; only what was typed here is put in its place.
+  const { ways: now, clashes } = mergedWays(typed, kept.ways);
   const [problems, setProblems] = useState<Problem[]>([]);
   const put = (change: Partial<Ways>) => {
     onSaid("");
-    type({ ...now, ...change });
+    draft.type({ base: typed.base, now: { ...typed.now, ...change } });
   };
   const choose = (name: string, value: string) => {
-    const { [name]: _, ...others } = now.choices ?? {};
+    const { [name]: _, ...others } = typed.now.choices ?? {};
     put({ choices: value ? { ...others, [name]: value } : others });
   };
   const keep = async () => {
     try {
       await ask<WaysKept>("PUT", "/works/ways", { ways: now, revision: kept.revision });
-      clear();
-      onSaid("Kept. The next new work begins so.");
+      setProblems([]);
       await client.invalidateQueries({ queryKey: ["ways"] });
+      draft.clear();
+      onSaid("Kept. The next new work begins so.");
     } catch (error) {
-      setProblems(error instanceof Refused ? error.problems : []);
-      onSaid(error instanceof Refused ? "" : "Not kept: the program does not answer. What you typed stays here.");
+      const found = error instanceof Refused ? error.problems : [];
+      const stale = found.some((one) => one.code === "stale");
+      setProblems(stale ? [] : found);
+      onSaid(
+        stale
+          ? "They were changed elsewhere in the meantime. Look below what differs, then keep them again."
+          : found.length
+            ? ""
+            : "Not kept: the program does not answer. What you typed stays here.",
+      );
+      if (stale) await client.invalidateQueries({ queryKey: ["ways"] });
     }
   };
   const fields = new Map<string, ThingField>();
@@ -175,11 +189,12 @@ function Laid({ kept, said, onSaid }: { kept: WaysKept; said: string; onSaid: (s
         </button>
         <span role="status">{said}</span>
       </p>
-      {problems.some((one) => one.path === "revision") && (
-        <p role="alert" className="border-l-[6px] border-weld-line pl-3">
-          {sentence(problems[0]?.message ?? "")} {sentence(problems[0]?.way_out ?? "")}
+      {clashes.map((one) => (
+        <p key={one.name} role="alert" className="border-l-[6px] border-weld-line pl-3">
+          {capital(fields.get(one.name.slice("choices.".length))?.title ?? one.name)} was changed elsewhere: it is now “
+          {one.theirs}” there. Keep puts yours in its place.
         </p>
-      )}
+      ))}
     </form>
   );
 }

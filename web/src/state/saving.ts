@@ -108,18 +108,23 @@ export class Saving {
     this.address = `/works/${first.key}`;
     this.rest = first.revision;
     this.shown = { work: first, saving: "saved", conflict: null, gone: false, trouble: null };
-    for (const one of left) this.takeOver(one);
+    for (const one of [...left].reverse()) this.takeOver(one); // the oldest comes to stand first
   }
 
-  /** What another window left unsent is made here. */
+  /** What another window left unsent is made here, before what was typed here since: that stands on it, and both are kept. */
   takeOver(left: Unsent): void {
     for (const item of left.items) {
       const part = partOf(item);
       const made = left.seen[part] ?? left.rest;
       this.seen[part] = Math.min(this.seen[part] ?? made, made);
     }
-    this.waiting.push(...left.items);
-    this.show({ work: withChanges(this.shown.work, left.items), saving: "saving" });
+    const parts = new Set(left.items.map(partOf));
+    // What is on its way goes out before it, so it is made once more after it.
+    const { sending } = this;
+    const again =
+      sending && sending.what !== "act" && parts.has(partOf(sending)) ? [{ ...sending, ...this.anew() }] : [];
+    this.waiting = [...left.items, ...again, ...this.waiting];
+    this.show({ work: withChanges(this.shown.work, this.waiting), saving: "saving" });
     this.keep();
     void this.flush().then(() => this.look());
   }
@@ -283,6 +288,12 @@ export class Saving {
     this.show({ work: withChange(this.shown.work, item), saving: this.state() });
     this.stop();
     this.stop = this.world.later(() => void this.flush(), PAUSE);
+  }
+
+  /** A name and a run that no other change has. */
+  private anew(): { id: string; run: string } {
+    this.run = { place: "", at: 0, number: this.run.number + 1 };
+    return { id: newName(), run: `${PAGE}.${this.run.number}` };
   }
 
   private inRun(place: string): { id: string; run: string } {

@@ -19,6 +19,8 @@ export interface Unsent {
   rest: number;
   seen: Record<string, number>;
   items: Item[];
+  /** When it was last written down, in ms; not known of what earlier versions left. */
+  at?: number;
 }
 
 const prefix = (work: string) => `unsent/${work}/`;
@@ -38,7 +40,7 @@ export function placeFor(work: string): UnsentPlace {
   });
   void navigator.locks?.request(key, () => held);
   return {
-    keep: (left) => void (left?.items.length ? keepHere(key, left) : forgetHere(key)),
+    keep: (left) => void (left?.items.length ? keepHere(key, { ...left, at: Date.now() }) : forgetHere(key)),
     free,
   };
 }
@@ -63,5 +65,6 @@ export async function takeOver(
       })
       .catch(() => undefined); // this page was left first
   }
-  return rows.filter(([key]) => !held.has(key));
+  // The oldest first: what was typed last stands.
+  return rows.filter(([key]) => !held.has(key)).sort(([, one], [, other]) => (one.at ?? 0) - (other.at ?? 0));
 }

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { Link } from "wouter";
-import { ask, type Cloth, type ClothAnswer, type ClothRow, type SectionSpec } from "../../api/client";
+import { ask, type Cloth, type ClothRow, type MovedRow, type SectionSpec } from "../../api/client";
 import { same } from "../../state/in-order";
 import { whyNot } from "../../state/sentence";
+import { useDraft } from "../../state/use-draft";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { fromShelf } from "./cloth-facts";
@@ -11,35 +12,39 @@ import { fromShelf } from "./cloth-facts";
 interface Props {
   spec: SectionSpec;
   work: string;
+  /** What all pieces of the work want of it, as it is typed; empty while that is not known. */
+  need: string;
   onChange: (spec: SectionSpec, field: string) => void;
   onSaid: (text: string) => void;
 }
 
 /** A cloth taken from the shelf: chosen, then its length taken for this work and what is left given back. */
-export function Shelf({ spec, work, asked, onChange, onSaid }: Props & { asked: ClothAnswer | null }) {
+export function Shelf({ spec, work, need, onChange, onSaid }: Props) {
   const shelf = useQuery({
     queryKey: ["cloths"],
     queryFn: ({ signal }) => ask<{ cloths: ClothRow[] }>("GET", "/cloths", undefined, { signal }),
   });
-  const [length, setLength] = useState<string | null>(null);
+  const { now: length, type: setLength } = useDraft<string | null>(`taken/${work}`, null);
   const rows = shelf.data?.cloths ?? [];
   const row = rows.find((one) => one.key === spec.cloth?.key);
-  const wanted = length ?? asked?.buy?.take ?? "";
+  const wanted = length ?? need;
   const newest = useRef({ spec, onChange });
   newest.current = { spec, onChange };
   const move = async (way: "take" | "give") => {
     if (!row) return;
     try {
-      const now = await ask<ClothRow>("POST", `/cloths/${row.key}/${way}`, {
+      const now = await ask<MovedRow>("POST", `/cloths/${row.key}/${way}`, {
         revision: row.revision,
         length: wanted,
         work,
+        taken: newest.current.spec.cloth?.taken ?? "",
       });
       onSaid(
         `${wanted} of ${row.name} ${way === "take" ? "taken for this work" : "given back"}: ${now.left?.text ?? ""} left.`,
       );
       const { spec: typed, onChange } = newest.current;
-      onChange({ ...typed, cloth: { ...typed.cloth, ...fromShelf(now) } }, "cloth");
+      onChange({ ...typed, cloth: { ...typed.cloth, ...fromShelf(now), taken: now.taken || null } }, "cloth");
+      setLength(null);
       await shelf.refetch();
     } catch (error) {
       onSaid(whyNot(error));
@@ -76,7 +81,14 @@ export function Shelf({ spec, work, asked, onChange, onSaid }: Props & { asked: 
             </button>
           )}
           <span className="pb-2 text-smoke">
-            <Figure>{row.left ? `${row.left.text} left on the shelf` : ""}</Figure>
+            <Figure>
+              {[
+                spec.cloth?.taken ? `${spec.cloth.taken} taken for this work` : "",
+                row.left ? `${row.left.text} left on the shelf` : "",
+              ]
+                .filter(Boolean)
+                .join(", ")}
+            </Figure>
           </span>
         </>
       )}

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import { asked, type Problem, Refused, type SectionSpec } from "../../api/client";
 import { changed } from "../../state/spec";
+import { useDraft } from "../../state/use-draft";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 
@@ -9,12 +10,14 @@ type Row = { depth: string; gap: string };
 /** Pleats draped by eye: each depth and gap as measured, evened into pins, or kept each at its place. */
 export function Draped({
   spec,
+  piece,
   onChange,
 }: {
   spec: SectionSpec;
+  piece: string;
   onChange: (spec: SectionSpec, field: string) => void;
 }) {
-  const [rows, setRows] = useState<Row[]>([{ depth: "", gap: "" }]);
+  const { now: rows, type: setRows } = useDraft<Row[]>(`draped/${piece}`, [{ depth: "", gap: "" }]);
   const [keep, setKeep] = useState<"total" | "average">("total");
   const [problems, setProblems] = useState<Problem[]>([]);
   const [says, setSays] = useState("");

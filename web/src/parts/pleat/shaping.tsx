@@ -11,6 +11,8 @@ import { PatternPiece } from "./pattern-piece";
 import { Places } from "./places";
 
 interface Props {
+  /** What the piece, or the part of it, is known by. */
+  piece: string;
   spec: SectionSpec;
   plan: Plan | null;
   problems: Problem[];
@@ -19,7 +21,7 @@ interface Props {
 
 /** What an edge can have beyond an even row: places, levels, a pattern piece, stops, gathers. Each opens by its name. */
 export function Shaping(props: Props) {
-  const { spec, problems, onChange } = props;
+  const { spec, piece, problems, onChange } = props;
   const look = traits(spec.kind)?.look;
   const lying = look === "lying";
   const wrong = (...paths: string[]) => problems.some((one) => paths.some((path) => one.path.startsWith(path)));
@@ -36,7 +38,7 @@ export function Shaping(props: Props) {
       )}
       {lying && (
         <Fold name="Measured by eye, made even" says="">
-          <Draped spec={spec} onChange={onChange} />
+          <Draped spec={spec} piece={piece} onChange={onChange} />
         </Fold>
       )}
       {lying && (
@@ -61,7 +63,7 @@ export function Shaping(props: Props) {
       )}
       {look === "gathered" && (
         <Fold name="How it is gathered" says="" open={wrong("gathering")}>
-          <GatheringFacts {...props} />
+          <GatheringFacts spec={spec} plan={props.plan} problems={problems} onChange={onChange} />
         </Fold>
       )}
     </section>
@@ -69,7 +71,7 @@ export function Shaping(props: Props) {
 }
 
 /** Where pleats are stitched down, along which line, and how. */
-function Stops({ spec, problems, onChange }: Omit<Props, "plan">) {
+function Stops({ spec, problems, onChange }: Omit<Props, "plan" | "piece">) {
   const stops = spec.stops ?? null;
   const put = (fields: Partial<NonNullable<SectionSpec["stops"]>>) =>
     onChange({ ...spec, stops: { lower: "", ...stops, ...fields } }, "stops");

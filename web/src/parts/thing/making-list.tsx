@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import type { Problem, Thing, ThingAnswer } from "../../api/client";
 import { newName } from "../../api/named";
 import { takeTimed, useTimed, withMinutes } from "../../state/clock";
 import { saysWhy } from "../../state/sentence";
+import { useDraft } from "../../state/use-draft";
 import { Figure } from "../controls/figure";
 import { Sessions } from "./sessions";
 import { StepClock } from "./step-clock";
@@ -21,7 +22,7 @@ interface Props {
 
 /** The order of making, as the sewist's own list: ticked, moved, struck, added to. */
 export function MakingList({ work, revision, made, order, problems, onOrder }: Props) {
-  const [text, setText] = useState("");
+  const { now: text, type: setText, clear } = useDraft(`step/${work}`, "");
   const told = useTimetable(work, revision, order.sessions ?? []).data;
   const will = new Map(told?.steps.map((one) => [one.name, one.words]));
   const waiting = useTimed(work);
@@ -145,7 +146,7 @@ export function MakingList({ work, revision, made, order, problems, onOrder }: P
             .replace(/[^a-z0-9]/g, "")
             .slice(0, 12);
           onOrder({ ...order, added: [...(order.added ?? []), { key, says: text.trim().slice(0, 400) }] }, "added");
-          setText("");
+          clear();
         }}
       >
         <label className="flex grow flex-col text-sm font-semibold text-smoke">
