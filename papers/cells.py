@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from papers.shown import shown
+
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 _QUOTE = "'"
 
@@ -12,6 +14,7 @@ def guarded(text: str) -> str:
     >>> guarded("=1+1"), guarded("12 cm"), guarded("'=1")
     ("'=1+1", '12 cm', "''=1")
     """
+    text = shown(text)
     bare = text.lstrip(_QUOTE)
     return _QUOTE + text if bare.startswith(_FORMULA) else text
 

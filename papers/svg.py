@@ -7,6 +7,7 @@ from xml.sax.saxutils import escape, quoteattr
 from papers.bend import Point, arc_of
 from papers.drawing import DASHES, Drawing, Layer, Stroke, Words
 from papers.face import FAMILY
+from papers.shown import shown
 
 _INK = "#1a1f36"
 
@@ -54,4 +55,4 @@ def _text(one: Words) -> str:
     x, y = (_figure(value) for value in one.at)
     turn = f' transform="rotate(-90 {x} {y})"' if one.upright else ""
     weight = ' font-weight="bold"' if one.bold else ""
-    return f'<text x="{x}" y="{y}" font-size="{one.height:g}" text-anchor="{one.anchor}"{weight}{turn}>{escape(one.text)}</text>'
+    return f'<text x="{x}" y="{y}" font-size="{one.height:g}" text-anchor="{one.anchor}"{weight}{turn}>{escape(shown(one.text))}</text>'

@@ -140,7 +140,7 @@ def _lengths(told: OnCloth, whole: EdgePlan, cutting: Cutting, bolt: Bolt, drop:
         told.mends += _tube(whole, cutting, told.lining)
     told.grams = edge_load(whole, cutting, cut, told.lining)
     if told.grams is not None:
-        text = weighs(told.grams, whole.edge.unit)
+        text = weighs(told.grams, imperial=whole.edge.imperial)
         told.slip.append(f"It weighs about {text}: see that rail, wall fixings or waistband are made for that.")
 
 

@@ -44,9 +44,9 @@ def layout_scribe(unit: Unit) -> Scribe:
     return Scribe(unit, Length.inches(Fraction(1, 16)) if unit.binary else Length(1))
 
 
-def weighs(grams: Fraction, unit: Unit) -> str:
-    """A weight in kilograms, or in pounds where the work is measured in inches."""
-    return f"{float(grams / POUND):.1f} lb" if unit.binary else f"{float(grams) / 1000:.1f} kg"
+def weighs(grams: Fraction, *, imperial: bool) -> str:
+    """A weight in kilograms, or in pounds for a sewist who is used to them."""
+    return f"{float(grams / POUND):.1f} lb" if imperial else f"{float(grams) / 1000:.1f} kg"
 
 
 def much(notion: Notion, unit: Unit, beside: Bolt | None = None) -> str:

@@ -99,13 +99,13 @@ def _stack_says(given: Given, panels: Sequence[Panel], stack: Mapping[str, Lengt
 
 
 def _weight_says(given: Given, grams: Fraction) -> str:
-    text = f"On the rail of each window: {weighs(grams, given.unit)}{' with its lining' if lined(given) else ''}"
+    text = f"On the rail of each window: {weighs(grams, imperial=given.imperial)}{' with its lining' if lined(given) else ''}"
     bears = given.ratio("bears")
     if bears is None:
         return f"{text}. See that rail and wall fixings are made for it."
     if bears >= grams:
-        return f"{text}, of the {weighs(bears, given.unit)} that it bears."
-    return f"{text}, and it bears {weighs(bears, given.unit)}: too much for it. A stronger rail, lighter cloth or less fullness would do."
+        return f"{text}, of the {weighs(bears, imperial=given.imperial)} that it bears."
+    return f"{text}, and it bears {weighs(bears, imperial=given.imperial)}: too much for it. A stronger rail, lighter cloth or less fullness would do."
 
 
 def minds(given: Given, grams: Fraction | None) -> list[Mind]:

@@ -11,6 +11,7 @@ from ninja.errors import HttpError, ValidationError, ValidationErrorContext
 from ribbon.errors import Refusal
 from server.cutting.router import router as cutting
 from server.journal.router import router as journal
+from server.keeping.job import Busy
 from server.keeping.router import router as keeping
 from server.making.router import cut_router
 from server.making.router import router as making
@@ -92,6 +93,13 @@ def _missing(request: HttpRequest, error: Http404) -> HttpResponse:
 @api.exception_handler(TooCostly)
 def _too_costly(request: HttpRequest, error: TooCostly) -> HttpResponse:
     return answer(too_costly(), 422)
+
+
+@api.exception_handler(Busy)
+def _busy(request: HttpRequest, busy: Busy) -> HttpResponse:
+    response = answer(one("busy", f"a {busy} is under way just now", "wait until it is over, then try again"), 429)
+    response["Retry-After"] = "5"
+    return response
 
 
 @api.exception_handler(Stale)

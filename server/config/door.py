@@ -49,10 +49,14 @@ def _too_large(request: HttpRequest) -> HttpResponse | None:
 
 def _from_elsewhere(request: HttpRequest) -> HttpResponse | None:
     """A page of another site may not have this program work, though nothing is kept."""
-    if request.method in _SAFE:
-        return None
     origin, site = request.headers.get("Origin"), request.headers.get("Sec-Fetch-Site", "same-origin")
-    if site in ("same-origin", "none") and (origin is None or origin == f"{request.scheme}://{_host(request)}"):
+    if request.method in _SAFE and (site in ("same-origin", "none") or not request.path.startswith("/api/")):
+        return None
+    if (
+        request.method not in _SAFE
+        and site in ("same-origin", "none")
+        and (origin is None or origin == f"{request.scheme}://{_host(request)}")
+    ):
         return None
     return answer(one("not_from_here", "this request did not come from the page itself", "load the page again"), 403)
 

@@ -5,10 +5,12 @@ So a sender that is slow, or never ends, keeps nobody else waiting.
 
 from __future__ import annotations
 
+import json
 import os
 import signal
 import socket
 import sys
+import tempfile
 import threading
 import time
 from collections.abc import Callable
@@ -19,33 +21,61 @@ from typing import Any, NoReturn
 from waitress.channel import HTTPChannel
 from waitress.parser import HTTPRequestParser
 from waitress.server import create_server
+from waitress.utilities import RequestEntityTooLarge
+
+from server.keeping.room import most_taken_in
 
 PROCESSES, THREADS = 2, 4
 _ASKED = (signal.SIGINT, signal.SIGTERM)  # to end
 _MOST_BODY = 64 * 1024 * 1024
-_MOST_BACKUP = 1 << 40
+_OWN_SITE = ("same-origin", "none")
 
 
-class _ForBackup:
-    """The same settings, with room for a whole backup."""
+class _Bounded:
+    """The same settings with another bound for a body: room for a whole backup, or none at all."""
 
-    def __init__(self, own: Any) -> None:
+    def __init__(self, own: Any, most: int) -> None:
         self._own = own
-        self.max_request_body_size = _MOST_BACKUP
+        self.max_request_body_size = most
 
     def __getattr__(self, name: str) -> Any:
         return getattr(self._own, name)
 
 
+class _TooLarge(RequestEntityTooLarge):  # type: ignore[misc]
+    """A body that is not taken in, told as everything else is."""
+
+    def to_response(self, ident: object = None) -> tuple[str, list[tuple[str, str]], bytes]:
+        most = self.body.removeprefix("exceeds max_body of ")
+        problem = {
+            "code": "too_large",
+            "message": f"this is larger than the {most} bytes that are taken in here now",
+            "path": "",
+            "value": "",
+            "way_out": "send less, or make room on the disk of the works",
+        }
+        body = json.dumps({"problems": [problem]}).encode()
+        return f"{self.code} {self.reason}", [("Content-Type", "application/json")], body
+
+
 class _Parser(HTTPRequestParser):  # type: ignore[misc]
-    """Reads a request; a backup may be as large as it is."""
+    """Reads a request, its head first: of another site's nothing more, of a backup as much as there is room for."""
 
     adj: Any
+    error: Any
 
     def parse_header(self, header_plus: bytes) -> None:
         super().parse_header(header_plus)
-        if self.path == "/api/backup":
-            self.adj = _ForBackup(self.adj)
+        if self.headers.get("SEC_FETCH_SITE", "none") not in _OWN_SITE:
+            self.adj = _Bounded(self.adj, 1)
+        elif self.path == "/api/backup":
+            self.adj = _Bounded(self.adj, most_taken_in())
+
+    def received(self, data: bytes) -> int:
+        taken: int = super().received(data)
+        if type(self.error) is RequestEntityTooLarge:
+            self.error = _TooLarge(self.error.body)
+        return taken
 
 
 class _Channel(HTTPChannel):  # type: ignore[misc]
@@ -132,6 +162,10 @@ def _serve_as(found: socket.socket, number: int, parent: int, application: Any) 
     signal.signal(signal.SIGTERM, signal.SIG_DFL)
     signal.pthread_sigmask(signal.SIG_UNBLOCK, _ASKED)
     os.environ["YOUNG_RIBBON_PROCESS"] = str(number)
+
+    from django.conf import settings
+
+    tempfile.tempdir = str(settings.DATA)  # what comes in waits where there is room for works
 
     from server.keeping.daily import keep_at_it
     from server.keeping.health import health, look

@@ -41,7 +41,10 @@ class StandIn:
         if request.path.startswith(("/static/", "/trouble/")):
             return self.get_response(request)
         found = health.now()
-        return self.get_response(request) if found is None else _stands_in(request, found)
+        # A full disk can be read from and reckoned beside; what writes to it says that there is no room.
+        if found is None or found.kind == "full":
+            return self.get_response(request)
+        return _stands_in(request, found)
 
     def process_exception(self, request: HttpRequest, error: Exception) -> HttpResponse | None:
         """What is said where something is raised beside what an address does; None leaves it to be a fault."""
@@ -119,6 +122,8 @@ def _replaced(request: HttpRequest, name: str | None) -> HttpResponse:
         found = ready(fresh=True)
         if found is None and path is not None:
             job.run("restore-own", path, path.name)
+    except job.Busy:
+        return _page(request, trouble, "Another backup is under way just now: wait until it is over.")
     except Refusal as refusal:
         return _page(request, trouble, f"{refusal.problems[0].message}; {refusal.problems[0].way_out}")
     health.say(found)

@@ -85,7 +85,7 @@ def cloth_of(given: Given) -> ClothOut:
         "makes": [{"name": name, **told_change(change)} for name, change in told.makes],
         "mends": [told_change(one) for one in told.mends],
         "lining": _lining(writer, cutting.lining_bolt, told.lining) if told.lining and cutting.lining_bolt else None,
-        "load": _load(told.grams, whole.edge.unit) if told.grams is not None else None,
+        "load": _load(told.grams, imperial=whole.edge.imperial) if told.grams is not None else None,
         "notions": _notions(told, whole),
         "repeats": [
             RepeatOut(
@@ -196,8 +196,8 @@ def _lining(writer: Writer, bolt: Bolt, found: LiningToCut) -> LinedOut:
     }
 
 
-def _load(grams: Fraction, unit: Unit) -> LoadOut:
-    return {"grams": float(grams), "text": weighs(grams, unit)}
+def _load(grams: Fraction, *, imperial: bool) -> LoadOut:
+    return {"grams": float(grams), "text": weighs(grams, imperial=imperial)}
 
 
 def _notions(told: OnCloth, whole: EdgePlan) -> list[NotionOut]:

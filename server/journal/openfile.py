@@ -12,7 +12,7 @@ from ribbon.errors import Problem, Refusal, refuse
 from server.journal.models import Check
 from server.journal.schema import OpenFile
 from server.swatches import services as swatches
-from server.wire.json import read_json
+from server.wire.json import read_typed
 from server.wire.problems import from_schema
 from server.works import services as works
 from server.works.cloths import housed
@@ -81,7 +81,7 @@ def read_file(data: bytes, name: str) -> OpenFile:
     """The file, checked whole.  Raises `Refusal` with every problem and its path."""
     fits(len(data), name)
     try:
-        said = read_json(data)
+        said = read_typed(data)
     except Refusal as refusal:
         raise Refusal(problem.under("file") for problem in refusal.problems) from None
     except orjson.JSONDecodeError as error:
@@ -97,7 +97,15 @@ def read_file(data: bytes, name: str) -> OpenFile:
             'its "format" is to be "young-ribbon"',
         )
     version = said.get("version", 1)
-    if type(version) is int and version > VERSION:
+    if type(version) is not int or version < 1:
+        raise refuse(
+            "no_version",
+            "version",
+            str(version)[:40],
+            "the file does not say which version it is",
+            f'its "version" is to be a whole number from 1 to {VERSION}',
+        )
+    if version > VERSION:
         raise refuse(
             "later",
             "version",

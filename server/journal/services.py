@@ -9,7 +9,7 @@ from django.http import Http404
 from django.utils import timezone
 
 from ribbon.edge import edge_plan
-from ribbon.errors import Refusal, refuse
+from ribbon.errors import refuse
 from ribbon.lengths import UNITS, ZERO, Length, Scribe, counted, typed
 from ribbon.table.checking import Verdict, usual_error
 from server.journal.models import Check, Photograph, TablePlace
@@ -18,6 +18,7 @@ from server.pictures.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
 from server.wire.stale import brought_back, removed
+from server.wire.unreadable import UNREADABLE
 from server.works import services as works
 from server.works.cloths import all_alone
 from server.works.history import Document
@@ -134,7 +135,7 @@ def _verdict(check: Check) -> tuple[Given, Verdict] | None:
         said = CheckIn.model_validate({"spec": check.spec, "measured": check.measured})
         given = given_of(said)
         return given, verdict_of(said, given)
-    except (ValueError, Refusal):
+    except UNREADABLE:
         return None
 
 

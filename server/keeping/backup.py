@@ -17,6 +17,7 @@ from django.utils import timezone
 
 from ribbon.lengths import counted
 from server.journal.models import Photograph
+from server.keeping.room import most_taken_in
 from server.keeping.rows import ORDERS, TABLES, row_line
 from server.pictures.photographs import folder, path_of
 from server.shelf.models import Cloth
@@ -45,7 +46,7 @@ def size_now() -> dict[str, Any]:
             counted(len(files), "photographs"),
         )
     )
-    return {"bytes": pictures + rows, "says": f"{says}: about {in_words(pictures + rows)}."}
+    return {"bytes": pictures + rows, "says": f"{says}: about {in_words(pictures + rows)}.", "room": most_taken_in()}
 
 
 def in_words(size: int) -> str:

@@ -16,6 +16,8 @@ from django.db.migrations.loader import MigrationLoader
 _AT_ONCE = 200 * 1024 * 1024  # a larger database is looked through in the background
 _LEAST_ROOM = 2 * 1024 * 1024
 _TABLE = "works_work"
+_UNREADABLE = (sqlite3.Error, UnicodeDecodeError)
+"""What reading a damaged database raises: its own words may be no text any more."""
 
 
 class Trouble(NamedTuple):
@@ -134,7 +136,7 @@ def _inside(path: Path, *, whole: bool) -> Trouble | None:
         if whole and (found := _looked_through(held)):
             return found
         return _newer(held)
-    except sqlite3.Error as error:
+    except _UNREADABLE as error:
         return trouble_of(error) or damaged(str(error))
     finally:
         held.close()
@@ -155,7 +157,7 @@ def looked_through() -> Trouble | None:
     try:
         with closing(_opened(database())) as held:
             return _looked_through(held)
-    except sqlite3.Error as error:
+    except _UNREADABLE as error:
         return trouble_of(error) or damaged(str(error))
 
 

@@ -36,16 +36,26 @@ from server.wire.locks import taken
 
 MOST_MEMORY = 3 * 1024**3
 LOCK = ".keeping.lock"
+_ASKED = ".keeping.asked"
 _LONGEST_END = 10.0  # s
 _STATE = ".keeping.json"
 _ASKED_BY = "YOUNG_RIBBON_ASKED_BY"
 _log = logging.getLogger("server.keeping")
 
 
+class Busy(Exception):
+    """Another backup is being made or brought back: whoever asks now is told to wait."""
+
+
 def run(what: str, path: Path, words: str) -> dict[str, Any]:
-    """What came of one of the three.  Raises `Refusal`."""
-    if not settings.JOBS_APART:
-        return _done(what, path, words)
+    """What came of one of the three, one at a time.  Raises `Refusal`, and `Busy` while another is under way."""
+    with (settings.DATA / _ASKED).open("w") as asked:
+        if not taken(asked):
+            raise Busy(progress()["doing"] or "backup")
+        return _done(what, path, words) if not settings.JOBS_APART else _apart(what, path, words)
+
+
+def _apart(what: str, path: Path, words: str) -> dict[str, Any]:
     made = subprocess.run(  # noqa: S603 - our own program
         [sys.executable, "-W", "ignore", "-m", "server.keeping.job", what, str(path), words],
         cwd=settings.ROOT,
@@ -70,11 +80,17 @@ def _done(what: str, path: Path, words: str) -> dict[str, Any]:
     state = _State(what)
     try:
         if what in ("restore", "restore-own"):
-            first = partial(kept.before_restore, state.at)
+            first = partial(kept.before_restore, state.at, _sound)
             return restore.restore(path, words, state.at, first, own=what == "restore-own")
         if what == "update":
             call_command("migrate", verbosity=0)
         backup.write(path, words, state.at)
+        try:
+            restore.looked_through(path, path.name)
+        except Refusal:
+            if what == "backup":
+                kept.put_apart(path)
+            raise
         return {"bytes": path.stat().st_size}
     except OSError as error:
         raise refuse(
@@ -88,6 +104,15 @@ def _done(what: str, path: Path, words: str) -> dict[str, Any]:
         raise refuse("not_whole", "file", path.name, f"it cannot be read back: {error}", "try again") from None
     finally:
         state.over()
+
+
+def _sound(path: Path) -> bool:
+    """Whether a backup could be brought back."""
+    try:
+        restore.looked_through(path, path.name)
+    except Refusal:
+        return False
+    return True
 
 
 class _State:

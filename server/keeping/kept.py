@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from datetime import date, datetime
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -16,8 +17,17 @@ from server.shelf.models import Cloth
 from server.wire.files import folder_of
 from server.works.models import Work
 
-_NAME = re.compile(r"young-ribbon-(\d{4}-\d\d-\d\d)(?:-(\d{6}))?-(daily|before-update|before-restore)\.zip")
-WORDS = {"daily": "the day’s own", "before-update": "before an update", "before-restore": "before a restore"}
+_NAME = re.compile(
+    r"young-ribbon-(\d{4}-\d\d-\d\d)(?:-(\d{6}))?(?:-(daily|before-update|before-restore|unsound))?(?: ?\(\d{1,3}\))?\.zip"
+)
+BY_HAND, UNSOUND = "by-hand", "unsound"
+WORDS = {
+    "daily": "the day’s own",
+    "before-update": "before an update",
+    "before-restore": "before a restore",
+    BY_HAND: "put here by hand",
+    UNSOUND: "made whole, but it could not be brought back",
+}
 DAYS, SUNDAYS, BEFORE = 7, 4, 5
 
 
@@ -41,10 +51,14 @@ def kept() -> list[Kept]:
     found = []
     for path in folder().glob("young-ribbon-*.zip"):
         match = _NAME.fullmatch(path.name)
-        if match:
-            stat = path.stat()
-            at = datetime.fromtimestamp(stat.st_mtime).astimezone()
-            found.append(Kept(path.name, date.fromisoformat(match[1]), match[3], stat.st_size, at))
+        if match is None:
+            continue
+        try:
+            day, stat = date.fromisoformat(match[1]), path.stat()
+        except (ValueError, OSError):
+            continue  # no day that there is, or gone this moment
+        at = datetime.fromtimestamp(stat.st_mtime).astimezone()
+        found.append(Kept(path.name, day, match[3] or BY_HAND, stat.st_size, at))
     return sorted(found, key=lambda one: (one.at, one.name), reverse=True)
 
 
@@ -86,15 +100,18 @@ def daily_path(today: date) -> Path:
     return folder() / f"young-ribbon-{today}-daily.zip"
 
 
-def before_restore(progress: backup.Progress) -> None:
-    """Back up what a restore is about to replace, if anything is here."""
+def before_restore(progress: backup.Progress, sound: Callable[[Path], bool]) -> None:
+    """Back up what a restore is about to replace, if anything is here; `sound` says whether a backup could come back."""
     if not (Work.objects.exists() or Cloth.objects.exists()):
         return
     path = _now_before("before-restore")
     backup.write(
         path, WORDS["before-restore"], lambda part, says: progress(0.6, f"first, a backup of what is here: {says}")
     )
-    prune()
+    if sound(path):
+        prune()
+    else:
+        put_apart(path)  # what it is of may be just why something else is brought back
 
 
 def _now_before(why: str) -> Path:
@@ -103,15 +120,28 @@ def _now_before(why: str) -> Path:
 
 
 def prune() -> None:
-    """Take away all but the last seven of a day, four of a Sunday, and the last few before a change."""
+    """Take away all but the last seven of a day, four of a Sunday, and the last few before a change.
+
+    What was put there by hand, and what could not be brought back, is nobody's to take away.
+    """
     all_kept = kept()
     daily = [one for one in all_kept if one.why == "daily"]
     stay = daily[:DAYS] + [one for one in daily if one.day.isoweekday() == 7][:SUNDAYS]
     for why in ("before-update", "before-restore"):
         stay += [one for one in all_kept if one.why == why][:BEFORE]
     for one in all_kept:
-        if one not in stay:
+        if one not in stay and one.why not in (BY_HAND, UNSOUND):
             (folder() / one.name).unlink(missing_ok=True)
+
+
+def put_apart(path: Path) -> Path:
+    """Where a backup that could not be brought back is from now on: beside the others, and never in their place."""
+    name = f"young-ribbon-{datetime.now().astimezone():%Y-%m-%d-%H%M%S}-{UNSOUND}"
+    found, number = folder() / f"{name}.zip", 1
+    while found.exists():
+        number += 1
+        found = folder() / f"{name}({number}).zip"
+    return path.replace(found)
 
 
 def put_aside_before_update(database: Path) -> None:

@@ -8,6 +8,7 @@ import shutil
 import zlib
 from collections import Counter
 from collections.abc import Callable
+from contextlib import closing
 from io import BytesIO
 from itertools import groupby
 from pathlib import Path
@@ -24,6 +25,7 @@ from ribbon.lengths import counted
 from server.journal.models import Photograph
 from server.keeping import whole
 from server.keeping.backup import VERSION, Progress
+from server.keeping.health import trouble_of
 from server.keeping.rows import TABLES, KeptRow
 from server.keeping.source import Damaged, Source
 from server.pictures import photographs
@@ -79,15 +81,13 @@ def restore(
             connection.check_constraints()
     except Refusal:
         raise
-    except (_Wrong, Damaged, DatabaseError, ValidationError, ValueError, RecursionError, MemoryError) as error:
-        said = "it takes more memory than there is" if isinstance(error, MemoryError) else str(error)[:300]
-        raise refuse(
-            "not_backup",
-            "file",
-            name,
-            f"the backup does not hold together: {said}",
-            "choose another backup; nothing was changed",
-        ) from None
+    except (OSError, DatabaseError) as error:
+        trouble = trouble_of(error)
+        if trouble is None or trouble.replaced:
+            raise _not_whole(name, error) from None
+        raise refuse(trouble.kind, "file", name, f"{trouble.says} Nothing was changed", trouble.way_out) from None
+    except (_Wrong, Damaged, ValidationError, ValueError, RecursionError, MemoryError) as error:
+        raise _not_whole(name, error) from None
     finally:
         shutil.rmtree(place, ignore_errors=True)
     photographs.sweep(set(Photograph.everything.values_list("file", flat=True)), older_than=_YOUNG)
@@ -95,6 +95,34 @@ def restore(
     pictures = counts["journal.photograph"]
     says = f"{counted(works, 'works')}, {counted(cloths, 'cloths')} and {counted(pictures, 'photographs')} came back."
     return {"works": works, "cloths": cloths, "photographs": pictures, "says": says}
+
+
+def _not_whole(name: str, error: Exception) -> Refusal:
+    said = "it takes more memory than there is" if isinstance(error, MemoryError) else str(error)[:300]
+    return refuse(
+        "not_backup",
+        "file",
+        name,
+        f"the backup does not hold together: {said}",
+        "choose another backup; nothing was changed",
+    )
+
+
+def looked_through(path: Path, name: str) -> None:
+    """Read a backup as it is read to be brought back.  Raises `Refusal`, naming the row that is wrong."""
+    try:
+        with closing(Source(path, name)) as source:
+            _Looked(source, lambda part, says: None)
+    except (_Wrong, Damaged, ValidationError, ValueError, RecursionError) as error:
+        if isinstance(error, Refusal):
+            raise
+        raise refuse(
+            "unsound",
+            "file",
+            name,
+            f"this backup could not be brought back: {str(error)[:300]}",
+            "it is kept apart, beside the others; take that row away or mend it, then make another",
+        ) from None
 
 
 class _Looked:

@@ -29,6 +29,7 @@ _NO: dict[int, Any] = {
     413: Problems,
     415: Problems,
     422: Problems,
+    429: Problems,
     503: Problems,
 }
 

@@ -165,6 +165,8 @@ class KeptAnswered(KeptRow):
     def values(self) -> dict[str, Any]:
         try:
             body = base64.b64decode(self.body, validate=True)
+            if not body:
+                return {**super().values(), "body": body}  # that it was answered is all that is kept
             unpacked = zlib.decompressobj()
             text = unpacked.decompress(body, MOST_BODY)
             if not unpacked.eof:

@@ -11,9 +11,10 @@ from server.wire.typed import Strict
 
 
 class SizeOut(TypedDict):
-    """How large a backup would be, nearly, in bytes, and what would be in it."""
+    """How large a backup would be, nearly, in bytes, and what would be in it; how large one may be that is brought back."""
 
     bytes: int
+    room: int
     says: str
 
 

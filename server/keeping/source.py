@@ -66,6 +66,10 @@ class Source:
         self.version = self._version(names)
         self._old = self._read_old() if OLD in names else self._read_third() if self.version < VERSION else None
 
+    def close(self) -> None:
+        """Let go of its file."""
+        self.zip.close()
+
     def _version(self, names: set[str]) -> int:
         try:
             if ABOUT in names:

@@ -88,7 +88,7 @@ def up_to_date(*, sweep_too: bool = False) -> Trouble | None:
             if sweep_too:
                 _swept()
         connection.close()
-    except (DatabaseError, NotWhole) as error:
+    except (DatabaseError, NotWhole, UnicodeDecodeError) as error:
         return trouble_of(error) or damaged(str(error))
     except OSError as error:
         return trouble_of(error) or Trouble(

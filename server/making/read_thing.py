@@ -53,7 +53,7 @@ def read_thing(said: ThingSpec, cloths: Mapping[str, ClothSpec]) -> ReadThing:
         if field is None or field.measure:
             texts.add("unknown", f"choices.{name}", "", f"{thing.title}: no such choice is asked", "see /api/things")
             continue
-        value = _chosen(texts, field, chosen)
+        value = _chosen(texts, field, chosen, imperial=imperial)
         if value is not None:
             choices[name] = value
     seam = texts.length_or_none("seam", said.seam)
@@ -93,7 +93,7 @@ def _measured(texts: Texts, field: Field, typed: str | list[str]) -> tuple[Lengt
     return tuple(one for one in found if one is not None)
 
 
-def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
+def _chosen(texts: Texts, field: Field, typed: str | bool, *, imperial: bool) -> Value | None:
     path = f"choices.{field.name}"
     if isinstance(typed, bool):
         texts.add("not_text", path, typed, f"{field.title} is typed", "write it as text")
@@ -114,7 +114,7 @@ def _chosen(texts: Texts, field: Field, typed: str | bool) -> Value | None:
         texts.add("too_long", path, typed[:40], f"{len(typed)} letters are too many", f"keep it under {_MOST_TEXT}")
         return None
     if field.sort is Sort.WEIGHT:
-        return texts.read(path, typed, lambda text: read_load(text, texts.unit))
+        return texts.read(path, typed, lambda text: read_load(text, UNITS["in" if imperial else "cm"]))
     if field.sort is Sort.LENGTH:
         return texts.machine(path, typed) if field.in_mm else texts.length(path, typed)
     return texts.read(path, typed, _READERS[field.sort])

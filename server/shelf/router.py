@@ -17,6 +17,7 @@ from server.wire.cloth import ClothSpec
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
+from server.wire.unreadable import told_apart
 from server.works.once import once
 
 router = Router(tags=["shelf"])
@@ -30,8 +31,9 @@ def _spec(given: ClothSpec) -> dict[str, Any]:
 
 @router.get("", response={200: s.ClothsOut}, operation_id="list_cloths")
 def list_cloths(request: HttpRequest) -> HttpResponse:
-    """The shelf, by name."""
-    return answer({"cloths": [services.told(cloth) for cloth in Cloth.objects.prefetch_related("movements")[:2000]]})
+    """The shelf, by name; what of it can no longer be read is told apart."""
+    cloths, unreadable = told_apart(Cloth.objects.prefetch_related("movements")[:2000], services.told)
+    return answer({"cloths": cloths, "unreadable": unreadable})
 
 
 @router.post("", response={201: s.ClothRow, **_NO}, operation_id="put_cloth")
@@ -44,8 +46,13 @@ def put_cloth(request: HttpRequest, new: s.NewCloth) -> HttpResponse:
 @router.get("/table", response={403: Problems}, operation_id="cloths_table", openapi_extra=described("text/csv"))
 def cloths_table(request: HttpRequest) -> HttpResponse:
     """The shelf as a table of text."""
-    rows = [SheetRow(cloth.name, cloth.unit, cloth.spec) for cloth in Cloth.objects.all()]
+    rows, _ = told_apart(Cloth.objects.all(), _in_table)
     return attached(write_sheet(rows), "cloth-shelf.csv", "text/csv; charset=utf-8")
+
+
+def _in_table(cloth: Cloth) -> SheetRow:
+    ClothSpec.model_validate(cloth.spec)
+    return SheetRow(cloth.name, cloth.unit, cloth.spec)
 
 
 @router.post("/table", response={200: s.TableOut, **_NO}, operation_id="take_in_cloths")

@@ -10,6 +10,7 @@ from typing_extensions import TypedDict
 from server.wire.cloth import ClothSpec
 from server.wire.told import LengthOut
 from server.wire.typed import Strict, Typed, UnitSign
+from server.wire.unreadable import UnreadableOut
 
 ClothName = Annotated[
     str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120, pattern=r"^[^\x00]*$")
@@ -83,6 +84,7 @@ class ClothsOut(TypedDict):
     """The shelf."""
 
     cloths: list[ClothRow]
+    unreadable: list[UnreadableOut]
 
 
 class TableIn(Strict):

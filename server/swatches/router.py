@@ -20,6 +20,7 @@ from server.swatches.sheet import read_book, write_book
 from server.wire.files import attached, described
 from server.wire.json import answer
 from server.wire.problems import Problems
+from server.wire.unreadable import told_apart
 from server.works.once import answered, once, remember
 
 router = Router(tags=["swatches"])
@@ -34,7 +35,8 @@ def _one(swatch: BookSwatch) -> dict[str, Any]:
 @router.get("", response={200: s.SwatchesOut}, operation_id="list_swatches")
 def list_swatches(request: HttpRequest) -> HttpResponse:
     """The book, by cloth."""
-    return answer({"swatches": services.book(list(BookSwatch.objects.all()[: services.MOST]))})
+    swatches, unreadable = services.whole_book(list(BookSwatch.objects.all()[: services.MOST]))
+    return answer({"swatches": swatches, "unreadable": unreadable})
 
 
 @router.post("", response={201: s.SwatchRow, **_NO}, operation_id="put_swatch")
@@ -53,10 +55,12 @@ def plan_sampler(request: HttpRequest, said: s.SamplerIn) -> HttpResponse:
 @router.get("/table", response={403: Problems}, operation_id="swatches_table", openapi_extra=described("text/csv"))
 def swatches_table(request: HttpRequest) -> HttpResponse:
     """The book as a table of text."""
-    rows = [
-        s.NewSwatch.model_validate({"cloth": one.cloth, "kind": one.kind, "unit": one.unit, "spec": one.spec})
-        for one in BookSwatch.objects.all()
-    ]
+    rows, _ = told_apart(
+        BookSwatch.objects.all(),
+        lambda one: s.NewSwatch.model_validate(
+            {"cloth": one.cloth, "kind": one.kind, "unit": one.unit, "spec": one.spec}
+        ),
+    )
     return attached(write_book(rows), "swatch-book.csv", "text/csv; charset=utf-8")
 
 

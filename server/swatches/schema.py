@@ -11,6 +11,7 @@ from server.shelf.schema import ClothName, Revision
 from server.wire.section import SectionSpec
 from server.wire.told import LengthOut, RatioOut
 from server.wire.typed import Strict, Typed, UnitSign
+from server.wire.unreadable import UnreadableOut
 
 Kind = Literal["gathered", "attachment", "fold", "cartridge"]
 Says = Annotated[str, Field(max_length=2000)]
@@ -85,6 +86,7 @@ class SwatchesOut(TypedDict):
     """The book."""
 
     swatches: list[SwatchRow]
+    unreadable: list[UnreadableOut]
 
 
 class TakeIn(Strict):

@@ -21,6 +21,7 @@ from server.wire.colours import colour_of
 from server.wire.section import SectionSpec
 from server.wire.stale import as_seen, brought_back, kept_anew, removed
 from server.wire.told import LengthOut, RatioOut, told_length, told_ratio
+from server.wire.unreadable import UnreadableOut, told_apart
 from server.works.models import Work, WorkSection
 
 MOST = 2000
@@ -104,7 +105,12 @@ def says(trial: Trial, unit: str, spec: BookSpec) -> list[str]:
 
 
 def book(swatches: list[BookSwatch]) -> list[dict[str, Any]]:
-    """Those swatches on the wire, each with the works that it was used in."""
+    """Those swatches on the wire that can be read, each with the works that it was used in."""
+    return whole_book(swatches)[0]
+
+
+def whole_book(swatches: list[BookSwatch]) -> tuple[list[dict[str, Any]], list[UnreadableOut]]:
+    """(those swatches on the wire, each with the works that it was used in; those that can no longer be read)."""
     used: dict[str, list[UsedOut]] = {}
     sections = WorkSection.objects.filter(work__deleted=None, spec__has_key="swatch").select_related("work")
     for section in sections[:5000]:
@@ -113,7 +119,7 @@ def book(swatches: list[BookSwatch]) -> list[dict[str, Any]]:
         if row not in here:
             here.append(row)
     colours = _colours({one.cloth for one in swatches})
-    return [told(one, used, colours) for one in swatches]
+    return told_apart(swatches, lambda one: told(one, used, colours))
 
 
 def _colours(names: set[str]) -> dict[str, str]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import datetime, timedelta
+from datetime import datetime
 from itertools import groupby
 from typing import Any
 
@@ -16,18 +16,17 @@ Document = dict[str, Any]
 Steps = list[dict[str, Any]]
 KEPT = 500  # steps that stay as they are; before them one a day
 _SLACK = 60  # so that it is folded now and then, and not at each change
-_ONE_STEP = timedelta(seconds=3)
 
 
 def written_down(work: Work, before: Document, after: Document, says: str, place: str, *, in_run: bool) -> None:
     """Put the change from `before` to `after` into the history, whose undone steps go.
 
-    It joins the last step where that was of the same `place` a moment ago, or however long ago `in_run`.
+    It joins the last step where that was of the same `place`, `in_run` with it.
     """
     now = timezone.now()
     work.changes.filter(undone=True).delete()
     last = work.changes.last()
-    if place and last is not None and last.place == place and (in_run or now - last.at < _ONE_STEP):
+    if in_run and place and last is not None and last.place == place:
         last.difference, last.at = difference(before_steps(before, last.difference), after), now
         last.save(update_fields=("difference", "at"))
         return

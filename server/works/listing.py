@@ -19,6 +19,7 @@ from server.wire.cloth import ClothSpec
 from server.wire.colours import colour_of
 from server.wire.read_edge import Given, read_section
 from server.wire.section import SectionSpec
+from server.wire.unreadable import UNREADABLE
 from server.works.cloths import unhoused
 from server.works.models import Work
 
@@ -55,20 +56,31 @@ class Shown(NamedTuple):
 
 
 def _row(work: Work, *, glanced: bool) -> dict[str, Any]:
+    try:
+        return _row_of(work, glanced=glanced)
+    except UNREADABLE:
+        return _as_row(work, "take it as a file, for it cannot be read here", Shown(None, "", None))
+
+
+def _row_of(work: Work, *, glanced: bool) -> dict[str, Any]:
     specs = [one.spec for one in work.sections.all()]
     shown = (
         _shown(orjson.dumps([work.name, work.thing, work.cloths, specs]))
         if glanced
         else Shown(None, "open it" if specs or work.thing else "Add a piece", None)
     )
+    return _as_row(work, _stage(work, shown.step), shown)
+
+
+def _as_row(work: Work, following: str, shown: Shown) -> dict[str, Any]:
     return {
         "key": work.key,
         "name": work.name,
         "purpose": work.purpose,
         "revision": work.revision,
         "touched": work.touched.isoformat(),
-        "pieces": len(specs),
-        "next": _stage(work, shown.step),
+        "pieces": len(work.sections.all()),
+        "next": following,
         "glance": shown.glance,
         "picture": shown.picture,
     }

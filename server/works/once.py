@@ -9,17 +9,23 @@ from datetime import timedelta
 from functools import wraps
 from typing import Concatenate, ParamSpec, cast
 
+import orjson
 from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from ribbon.errors import refuse
+from server.works import services
 from server.works.models import Answered
 
 P = ParamSpec("P")
 _HEADER = "Idempotency-Key"
 _TOKEN = re.compile(r"[A-Za-z0-9.-]{8,64}")
-_REMEMBERED, _MOST = timedelta(days=1), 100
+_REMEMBERED = timedelta(days=90)
+"""How long a page may hold back a change that it could not send, and send it again."""
+_WHOLE = 100
+"""So many answers are kept whole; of older ones only that they were given, where the work can be told as it is now."""
+_OF_WORK = re.compile(r"(?:PUT|POST|PATCH|DELETE) /api/works/([a-z0-9]{10})(?:/(?!photographs).*)?")
 
 
 def once(
@@ -66,7 +72,14 @@ def answered(request: HttpRequest) -> HttpResponse | None:
         return None
     if found.address != _address(request):
         raise refuse("bad_name", _HEADER, token, "another request had this name", "give each request a name of its own")
-    return HttpResponse(zlib.decompress(found.body), status=found.status, content_type="application/json")
+    body = zlib.decompress(found.body) if found.body else _as_it_is(found.address)
+    return HttpResponse(body, status=found.status, content_type="application/json")
+
+
+def _as_it_is(address: str) -> bytes:
+    """The work that was answered, as it is by now.  Raises Http404 where it is gone."""
+    named = _OF_WORK.fullmatch(address)
+    return b"{}" if named is None else orjson.dumps(services.told(services.find(named[1])))
 
 
 def remember(request: HttpRequest, response: HttpResponse) -> None:
@@ -76,8 +89,9 @@ def remember(request: HttpRequest, response: HttpResponse) -> None:
         return
     now = timezone.now()
     Answered.objects.filter(at__lt=now - _REMEMBERED).delete()
-    for old in Answered.objects.order_by("-at").values_list("pk", flat=True)[_MOST - 1 :]:
-        Answered.objects.filter(pk=old).delete()
+    older = Answered.objects.exclude(body=b"").filter(status=200, address__regex=_OF_WORK.pattern)
+    for pk in older.order_by("-at").values_list("pk", flat=True)[_WHOLE - 1 :]:
+        Answered.objects.filter(pk=pk).update(body=b"")
     Answered.objects.create(
         token=token,
         address=_address(request),

@@ -15,6 +15,7 @@ from ribbon.errors import refuse
 from server.making.kept import resolved, times_of
 from server.wire.json import answer
 from server.wire.problems import Problems
+from server.wire.unreadable import UNREADABLE
 from server.works import schema as s
 from server.works import services
 from server.works.cloths import roles_of
@@ -112,7 +113,17 @@ def order_works(request: HttpRequest, order: s.WorksOrder) -> HttpResponse:
 @router.get("/{key}", response=_READ, operation_id="read_work")
 def read_work(request: HttpRequest, key: str) -> HttpResponse:
     """One work."""
-    return answer(services.told(services.find(key)))
+    work = services.find(key)
+    try:
+        return answer(services.told(work))
+    except UNREADABLE as error:
+        raise refuse(
+            "unreadable",
+            "",
+            work.name,
+            f"this work cannot be read here: {str(error)[:200]}",
+            "take it as a file from the list of works, or bring a backup back",
+        ) from None
 
 
 @router.get("/{key}/ready", response={200: s.ReadyWork, 404: Problems, 422: Problems}, operation_id="ready_work")

@@ -175,7 +175,7 @@ def change(
     `yours` is what was sent, with the revision it was made to.  Raises `Stale` where the parts of the work that it
     changes were changed after that; where others were, it is made beside them, and where the work is already as it
     would be, an answer was lost and is asked for again.
-    Changes at the same `place` in quick succession are one step of the history, `in_run` however long they take.
+    Changes at the same `place` that are made `in_run` are one step of the history.
     """
     work = find(key)
     before = document(work)

@@ -19,6 +19,7 @@ from ribbon.table.times import Extent, expected, in_words, rate_says, rates, wai
 from server.making.answer import ThingMade, listed_steps, thing_made
 from server.making.beside import own_edges
 from server.wire.cloth import ClothSpec
+from server.wire.json import clean
 from server.wire.work import NamedSection, SittingSpec, ThingSpec
 from server.works import services
 from server.works.models import Work
@@ -247,7 +248,7 @@ def calendar(key: str) -> tuple[bytes, str]:
     for number, (slot, start, sitting) in enumerate(zip(slots, starts, told["sessions"], strict=True)):
         event = Event()
         event.add("uid", f"{work.key}-{number}@young-ribbon.invalid")
-        event.add("summary", f"Sewing: {work.name}")
+        event.add("summary", clean(f"Sewing: {work.name}"))
         event.add("dtstamp", work.touched)
         event.add("dtstart", start)
         event.add("dtend", start + timedelta(minutes=slot.minutes))
@@ -255,7 +256,7 @@ def calendar(key: str) -> tuple[bytes, str]:
             f"{one['at']} {one['step']}, {one['words']}{'' if one['last'] else ', not all of it'}: {one['says']}"
             for one in sitting["doings"]
         ]
-        event.add("description", "\n".join(lines) or "nothing can be done yet")
+        event.add("description", clean("\n".join(lines) or "nothing can be done yet"))
         made.add_component(event)
     name = "".join(c if c.isalnum() and c.isascii() else "-" for c in work.name.lower()).strip("-")[:60] or "work"
     return made.to_ical(), f"{name}.ics"  # fmt: skip

@@ -101,6 +101,7 @@ def thing_in_unit(thing: Mapping[str, Any], unit: str) -> dict[str, Any]:
         return dict(thing)
     fields = THINGS[thing["kind"]].by_name if thing.get("kind") in THINGS else {}
     bare = UNITS[old]
+    inches = (thing.get("habit") or _habit(old)) == "inches"
 
     def told(value: Any) -> Any:
         if isinstance(value, list):
@@ -109,7 +110,7 @@ def thing_in_unit(thing: Mapping[str, Any], unit: str) -> dict[str, Any]:
 
     def weighed(value: Any) -> Any:
         typed = isinstance(value, str) and value.strip() and not any(char.isalpha() for char in value)
-        return f"{value.strip()} {'lb' if bare.binary else 'kg'}" if typed else value
+        return f"{value.strip()} {'lb' if inches else 'kg'}" if typed else value
 
     measures = {name: told(value) for name, value in (thing.get("measures") or {}).items()}
 

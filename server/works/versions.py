@@ -13,11 +13,16 @@ Spec = dict[str, Any]
 def _second(spec: Spec) -> Spec:
     """Version 2 reads what a machine is set to in millimetres, and weights of cloth by the work's habit.
 
-    Bare figures of version 1 get the unit that they had: the work's own, and grams a square metre; cloth was sold by
+    Nothing was added for seams that were not said, so that is said now.  Bare figures of version 1 get the unit that they had: the work's own, and grams a square metre; cloth was sold by
     the metre unless it said otherwise.
     """
     unit = str(spec.get("unit", "cm"))
     found = _machines(spec, unit)
+    # What said no seam had none; what is cut stays what it was, until somebody says otherwise.
+    said = found.get("allowance")
+    if said is None or isinstance(said, Mapping):
+        nothing = {name: "0" for name in ("start", "end", "join") if (said or {}).get(name) in (None, "")}
+        found["allowance"] = {**(said or {}), **nothing}
     if "correction" in found:  # as one check alone was kept at first
         one = found.pop("correction")
         found.setdefault("corrections", [one] if one else [])

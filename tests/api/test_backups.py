@@ -17,6 +17,7 @@ import pytest
 from django.apps import apps
 from django.conf import settings
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import OperationalError
 from django.test import Client
 from PIL import Image
 
@@ -28,6 +29,7 @@ from server.pictures import photographs
 from server.shelf.demo import add_demo_cloths
 from server.shelf.models import Cloth
 from server.swatches.demo import add_demo_swatches
+from server.wire import locks
 from server.works.models import ChangeMade, HighWater, Ways, Work
 from tests.conftest import alone
 
@@ -380,3 +382,60 @@ def test_a_days_backup_that_cannot_be_made_is_said(
     assert daily.make_if_due() is False
     assert "No space left on device" in ask("GET", "/backups")[1]["failed"]
     (daily.settings.DATA / ".daily-failed").unlink()
+
+
+def test_what_was_put_there_by_hand_is_offered_and_no_name_is_a_fault(
+    full: dict[str, Any], ask: Asked, settings: Any, tmp_path: Path
+) -> None:
+    settings.DATA = tmp_path
+    made = full and taken()
+    names = ("young-ribbon-2026-11-30.zip", "young-ribbon-2026-11-30 (1).zip", "young-ribbon-2026-02-31-daily.zip")
+    for name in names:
+        (kept.folder() / name).write_bytes(made)
+    _, told = ask("GET", "/backups")
+    assert sorted(one["name"] for one in told["backups"]) == sorted(names[:2])
+    assert {one["why"] for one in told["backups"]} == {"put here by hand"}
+    assert kept.due(date(2026, 11, 30))
+    kept.prune()
+    assert len(kept.kept()) == 2
+    assert ask("POST", "/backup/restore", {"name": names[1]})[0] == 200
+
+
+def test_a_backup_that_could_not_come_back_is_kept_apart_and_said(
+    full: dict[str, Any], ask: Asked, settings: Any, tmp_path: Path
+) -> None:
+    settings.DATA = tmp_path
+    Cloth.objects.create(name="Lost", spec={"width": ["x"]}, touched=datetime.now(UTC))
+    today = datetime.now().astimezone().date()
+    assert not daily.make_if_due()
+    assert "could not be brought back" in daily.last_failure()
+    assert [one.why for one in kept.kept()] == ["unsound"]
+    assert not kept.daily_path(today).exists()
+    status, told = ask("GET", "/backup")
+    assert (status, told["problems"][0]["code"]) == (422, "unsound")
+    Cloth.objects.filter(name="Lost").delete()
+    assert daily.make_if_due()
+    assert sorted(one.why for one in kept.kept()) == ["daily", "unsound", "unsound"]
+
+
+def test_one_backup_at_a_time(full: dict[str, Any], settings: Any) -> None:
+    with (settings.DATA / ".keeping.asked").open("w") as asked:
+        assert locks.taken(asked)
+        answer = HERE.get("/api/backup")
+        assert (answer.status_code, answer["Retry-After"]) == (429, "5")
+    assert HERE.get("/api/backup").status_code == 200
+
+
+def test_a_full_disk_is_not_blamed_on_the_backup(full: dict[str, Any], monkeypatch: pytest.MonkeyPatch) -> None:
+    made = taken()
+
+    def no_room(*_: Any, **__: Any) -> None:
+        raise OperationalError("database or disk is full")
+
+    monkeypatch.setattr("server.keeping.restore._above", no_room)
+    answer = send(made)
+    assert answer.status_code == 422
+    problem = answer.json()["problems"][0]
+    assert problem["code"] == "full"
+    assert "no room" in problem["message"]
+    assert "Nothing was changed" in problem["message"]

@@ -8,10 +8,13 @@ from datetime import timedelta
 from typing import Any
 
 import pytest
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
 
 from server.journal.models import Photograph
+from server.shelf.models import Cloth
+from server.swatches.models import BookSwatch
 from server.works import history
 from server.works.models import Answered, ChangeMade, HighWater, Work
 
@@ -75,13 +78,71 @@ def test_a_name_is_of_one_request_alone(ask: Asked, skirt: dict[str, Any]) -> No
     assert named("refused-first", "POST", "/works", {"name": "B"})[0] == 201  # what was refused was not done
 
 
-def test_what_was_answered_is_forgotten_after_a_while(ask: Asked) -> None:
-    for number in range(110):
-        named(f"act-number-{number}", "POST", "/works", {"name": "A"})
-    assert Answered.objects.count() == 100
-    Answered.objects.update(at=timezone.now() - timedelta(days=2))
+def test_what_was_answered_is_known_for_as_long_as_a_page_may_send_it_again(ask: Asked, skirt: dict[str, Any]) -> None:
+    def change(number: int) -> tuple[int, Any]:
+        body = {"name": f"Skirt {number}", "revision": number}
+        return named(f"act-number-{number}", "PATCH", f"/works/{skirt['key']}", body)
+
+    for number in range(1, 111):
+        assert change(number)[0] == 200
+    status, again = change(1)  # long ago: it is not done a second time, and answered as the work is now
+    assert (status, again["name"], again["revision"]) == (200, "Skirt 110", 111)
+    assert change(109)[1]["name"] == "Skirt 109"  # a moment ago: as it was answered then
+    assert Answered.objects.count() == 110
+    assert sum(bool(one.body) for one in Answered.objects.all()) == 100
+    Answered.objects.update(at=timezone.now() - timedelta(days=100))
     named("one-more-act", "POST", "/works", {"name": "A"})
     assert Answered.objects.count() == 1
+
+
+def test_words_from_a_word_processor_are_clean_in_every_file(ask: Asked) -> None:
+    _, work = ask("POST", "/works", {"name": "Dome\u000bvalance\u0001", "sections": []})
+    assert work["name"] == "Dome valance"
+    file = Client(SERVER_NAME="127.0.0.1").get(f"/api/works/{work['key']}/file").content
+    said = json.loads(file)
+    for version in (1.0, True, "4", None):
+        bad = json.dumps({**said, "version": version}).encode()
+        answer = Client(SERVER_NAME="127.0.0.1").post("/api/files", {"file": SimpleUploadedFile("a.json", bad)})
+        assert answer.status_code == 422
+        assert answer.json()["problems"][0]["path"] == "version"
+    marked = SimpleUploadedFile("a.json", b"\xef\xbb\xbf" + file)
+    assert Client(SERVER_NAME="127.0.0.1").post("/api/files", {"file": marked}).status_code == 201
+
+
+def test_a_row_that_cannot_be_read_keeps_no_list_from_being_shown(ask: Asked) -> None:
+    _, cloth = ask("POST", "/cloths", {"name": "Guide wool", "unit": "cm", "spec": {"width": "140"}})
+    Cloth.objects.create(name="Lost", spec={"width": ["x"], "more": 1}, touched=timezone.now())
+    _, shelf = ask("GET", "/cloths")
+    assert [one["key"] for one in shelf["cloths"]] == [cloth["key"]]
+    assert [(one["name"], "more" in one["kept"]) for one in shelf["unreadable"]] == [("Lost", True)]
+    BookSwatch.objects.create(cloth="Lost", kind="none", spec={"measured": 3}, touched=timezone.now())
+    _, book = ask("GET", "/swatches")
+    assert (len(book["swatches"]), len(book["unreadable"])) == (0, 1)
+    for table in ("cloths", "swatches"):
+        assert Client(SERVER_NAME="127.0.0.1").get(f"/api/{table}/table").status_code == 200
+    Work.objects.create(name="Odd", cloths={"face": 3}, thing={"kind": 7}, touched=timezone.now())
+    status, works = ask("GET", "/works")
+    assert (status, [one["name"] for one in works["works"]]) == (200, ["Odd"])
+    status, refused = ask("GET", f"/works/{works['works'][0]['key']}")
+    assert (status, refused["problems"][0]["code"]) == (422, "unreadable")
+    file = Client(SERVER_NAME="127.0.0.1").get(f"/api/works/{works['works'][0]['key']}/file")
+    assert file.json()["work"]["thing"] == {"kind": 7}
+
+
+@pytest.mark.parametrize("site", ["cross-site", "same-site"])
+def test_another_site_has_nothing_of_the_program(site: str) -> None:
+    client = Client(SERVER_NAME="127.0.0.1")
+    for address in ("/api/backup", "/api/works", "/api/photographs/nothing"):
+        assert client.get(address, headers={"sec-fetch-site": site}).status_code == 403
+    assert client.get("/", headers={"sec-fetch-site": site, "accept": "text/html"}).status_code == 200
+
+
+def test_an_address_that_is_none_is_told_as_a_page_to_whoever_looks_at_pages() -> None:
+    client = Client(SERVER_NAME="127.0.0.1")
+    for address in ("/nothing", "/works/aaaaaaaaaa/nowhere", "/cloth/1/2"):
+        page = client.get(address, headers={"accept": "text/html"})
+        assert (page.status_code, page["Content-Type"].split(";")[0]) == (404, "text/html")
+        assert client.get(address).json()["problems"][0]["code"] == "not_found"
 
 
 def test_two_windows_on_different_pieces_both_keep_what_they_typed(ask: Asked, skirt: dict[str, Any]) -> None:

@@ -1,4 +1,4 @@
-import { Suspense, useEffect } from "react";
+import { Suspense, useEffect, useRef } from "react";
 import { Link, Route, Switch, useLocation } from "wouter";
 import { explain } from "./parts/handbook/named";
 import { WorksScreen } from "./screens/works";
@@ -47,13 +47,50 @@ export function App() {
     return () => clearTimeout(soon);
   }, []);
   return (
-    <Suspense fallback={<p className="p-8 text-smoke">One moment…</p>}>
-      <Screens />
-    </Suspense>
+    <>
+      <button
+        type="button"
+        className="press press-main sr-only fixed top-1 left-1 z-50 focus:not-sr-only focus:fixed"
+        onClick={focusMain}
+      >
+        Skip to what this page is about
+      </button>
+      <Suspense fallback={<p className="p-8 text-smoke">One moment…</p>}>
+        <Screens />
+      </Suspense>
+    </>
   );
 }
 
+/** Puts the focus where a screen begins. */
+function focusMain(): boolean {
+  const main = document.querySelector<HTMLElement>("main");
+  if (!main) return false;
+  main.tabIndex = -1;
+  main.focus({ preventScroll: true });
+  return true;
+}
+
+/** Whoever comes to another screen by keyboard goes on where that begins, not at the top of the window. */
+function useFocusAfterwards(): void {
+  const [at] = useLocation();
+  const before = useRef(at);
+  useEffect(() => {
+    if (before.current === at) return;
+    before.current = at;
+    let tries = 60;
+    const look = () => {
+      const lost = document.activeElement === null || document.activeElement === document.body;
+      if (!lost || focusMain()) return;
+      tries -= 1;
+      if (tries > 0) requestAnimationFrame(look);
+    };
+    requestAnimationFrame(look);
+  }, [at]);
+}
+
 function Screens() {
+  useFocusAfterwards();
   return (
     <Switch>
       <Route path="/">

@@ -33,6 +33,7 @@ export type Choice = Schemas["ChoiceOut"];
 export type ChalkAnswer = Schemas["ChalkOut"];
 export type ClothAnswer = Schemas["ClothOut"];
 export type ClothRow = Schemas["ClothRow"];
+export type Unreadable = Schemas["UnreadableOut"];
 export type MovedRow = Schemas["MovedRow"];
 export type SwatchRow = Schemas["SwatchRow"];
 export type Wanted = Schemas["WantedOut"];

@@ -217,7 +217,7 @@ export interface paths {
         };
         /**
          * List Cloths
-         * @description The shelf, by name.
+         * @description The shelf, by name; what of it can no longer be read is told apart.
          */
         get: operations["list_cloths"];
         put?: never;
@@ -2284,6 +2284,8 @@ export interface components {
         ClothsOut: {
             /** Cloths */
             cloths: components["schemas"]["ClothRow"][];
+            /** Unreadable */
+            unreadable: components["schemas"]["UnreadableOut"][];
         };
         /**
          * ColourOut
@@ -5396,11 +5398,13 @@ export interface components {
         };
         /**
          * SizeOut
-         * @description How large a backup would be, nearly, in bytes, and what would be in it.
+         * @description How large a backup would be, nearly, in bytes, and what would be in it; how large one may be that is brought back.
          */
         SizeOut: {
             /** Bytes */
             bytes: number;
+            /** Room */
+            room: number;
             /** Says */
             says: string;
         };
@@ -5715,6 +5719,8 @@ export interface components {
         SwatchesOut: {
             /** Swatches */
             swatches: components["schemas"]["SwatchRow"][];
+            /** Unreadable */
+            unreadable: components["schemas"]["UnreadableOut"][];
         };
         /**
          * TableIn
@@ -6190,6 +6196,20 @@ export interface components {
             unit: "mm" | "cm" | "m" | "in" | "ft" | "yd";
         };
         /**
+         * UnreadableOut
+         * @description A row that cannot be read: what it is known by, why, and all of it as it is kept, as JSON text.
+         */
+        UnreadableOut: {
+            /** Kept */
+            kept: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * UsedOut
          * @description A work that a swatch was used in.
          */
@@ -6618,6 +6638,15 @@ export interface operations {
                     "application/json": components["schemas"]["Problems"];
                 };
             };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
             /** @description Service Unavailable */
             503: {
                 headers: {
@@ -6704,6 +6733,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6811,6 +6849,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6936,6 +6983,15 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

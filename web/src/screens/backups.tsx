@@ -24,7 +24,7 @@ export function BackupsScreen() {
   });
   const size = useQuery({
     queryKey: ["backup size"],
-    queryFn: () => ask<{ says: string }>("GET", "/backup/size"),
+    queryFn: () => ask<{ says: string; room: number }>("GET", "/backup/size"),
     gcTime: 0,
   });
   const progress = useQuery({
@@ -104,7 +104,9 @@ export function BackupsScreen() {
               className="field text-base font-normal"
               onChange={(event) => {
                 const file = event.currentTarget.files?.[0];
-                if (file) setChosen({ file, name: file.name });
+                if (file && file.size > (size.data?.room ?? file.size))
+                  setTrouble("There is no room for so large a file on the disk of the works. Make room there first.");
+                else if (file) setChosen({ file, name: file.name });
                 event.currentTarget.value = "";
               }}
             />

@@ -22,16 +22,17 @@ import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
-import { sentence } from "../state/sentence";
+import { saysWhy, sentence } from "../state/sentence";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { assumedIn, STARTS, typicalOf } from "../state/starts";
 import { STEPS, type Step, saysOfSteps } from "../state/steps";
 import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
 import { useEdgeless } from "../state/use-edgeless";
 import { useMoves } from "../state/use-moves";
-import { usePlan } from "../state/use-plan";
-import { useThing } from "../state/use-thing";
+import { type Planned, usePlan } from "../state/use-plan";
+import { type ThingMade, useThing } from "../state/use-thing";
 import { useTitle } from "../state/use-title";
+import { edgeBy, useWays } from "../state/use-ways";
 import { type Opened, open as opening, useWork } from "../state/use-work";
 import { BenchHeader, Steps } from "./bench-header";
 import { Conflict, Gone, Rename } from "./bench-sheets";
@@ -70,6 +71,14 @@ export function Bench({ name }: { name: string }) {
   return <Laid key={found.data.work.key} opened={found.data} />;
 }
 
+/** What changed with what was typed, in one sentence for whoever does not see it. */
+function told(step: Step, making: ThingMade, planned: Planned): string {
+  const { made, problems, busy } = making;
+  if (step === "measure")
+    return busy ? "" : problems[0] ? saysWhy(problems[0]) : (made?.buy.map((one) => one.says).join(" ") ?? "");
+  return step === "pleat" && !planned.busy && !planned.stale ? (planned.plan?.slip[0]?.text ?? "") : "";
+}
+
 /** On which steps the ribbon stands whole, on which in two tracks; on the others it folds away. */
 const TRACKS: Partial<Record<Step, "three" | "two">> = { pleat: "three", cloth: "two" };
 const FACING_TURN = { right: "left", left: "right", to_centre: "from_centre", from_centre: "to_centre" } as const;
@@ -100,6 +109,7 @@ function Laid({ opened }: { opened: Opened }) {
   const section = work.sections.find((one) => one.key === key) ?? work.sections[0];
   const making = useThing(work);
   const { made } = making;
+  const ways = useWays();
   const edgeless = useEdgeless(Boolean(section) || (step !== "cloth" && step !== "cut"), bench.saving, making);
   const ready = useMemo(() => readySpecs(work.sections, made), [work.sections, made]);
   const own = section ? (ready.get(section.key) ?? null) : null;
@@ -234,14 +244,17 @@ function Laid({ opened }: { opened: Opened }) {
     if (!start) return;
     const answer = await saver.act("POST", "/sections", {
       name: `Piece ${work.sections.length + 1}`,
-      spec: { ...start.spec, closed: false, unit },
+      spec: { ...start.spec, closed: false, unit, ...edgeBy(ways.data?.ways ?? {}) },
     });
     const added = answer?.sections.at(-1);
     if (added) setKey(added.key);
   };
   const remove = async (gone: string) => {
     const name = work.sections.find((one) => one.key === gone)?.name ?? "The piece";
-    if (await saver.act("DELETE", `/sections/${gone}`)) setSaid({ text: `${name} was removed.`, undo });
+    if (!(await saver.act("DELETE", `/sections/${gone}`))) return;
+    setSaid({ text: `${name} was removed.`, undo });
+    // The menu that it was pressed in went with it.
+    requestAnimationFrame(() => document.querySelector<HTMLElement>("nav[aria-label=Pieces] button")?.focus());
   };
   const copy = async (copied: string) => {
     const before = new Set(work.sections.map((one) => one.key));
@@ -276,6 +289,9 @@ function Laid({ opened }: { opened: Opened }) {
           {sentence(bench.trouble)}
         </p>
       )}
+      <p className="sr-only" aria-live="polite">
+        {told(step, making, planned)}
+      </p>
       <KeepsNothing />
       <Steps step={step} lacks={lacks} onStep={setStep} />
       <Faults faults={faults} stale={made !== null || plan !== null} onGo={goTo} />

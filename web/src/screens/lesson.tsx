@@ -8,6 +8,7 @@ import { sentence, whyNot } from "../state/sentence";
 import { useDraft } from "../state/use-draft";
 import { take } from "../state/use-file";
 import { useTitle } from "../state/use-title";
+import { useUsualUnit, useWays } from "../state/use-ways";
 
 interface Strip {
   name: string;
@@ -15,43 +16,52 @@ interface Strip {
   spec: SectionSpec;
 }
 const HALF = { lead: { times: "1/2" }, tail: { times: "1/2" } };
-/** Three strips that fit one sheet at full size: the plainest of each way to fold. */
-const STRIPS: Strip[] = [
-  {
-    name: "Knife",
-    says: "Every fold lies to one side. Pleats that meet take three times their width.",
-    spec: { kind: "knife", unit: "cm", pins: { count: "3", spacing: "2 cm" }, meet: true, ...HALF },
-  },
-  {
-    name: "Box",
-    says: "Two folds turn away from each other, a flat face between them; behind it they meet.",
-    spec: { kind: "box", unit: "cm", pins: { count: "3", box: "2 cm" }, meet: true, ...HALF },
-  },
-  {
-    name: "Inverted",
-    says: "Two folds turn towards each other and kiss; it is a box seen from behind.",
-    spec: { kind: "inverted", unit: "cm", pins: { count: "3", spacing: "2 cm" }, meet: true, ...HALF },
-  },
-];
-const PAPER = {
-  paper: "lesson",
-  sheet: "a4",
-  work: "",
-  sections: STRIPS.map((one) => ({ name: one.name, spec: one.spec })),
-};
+/** Three strips that fit one sheet at full size, the plainest of each way to fold, as wide as a sewist measures. */
+function strips(unit: "cm" | "in"): Strip[] {
+  const wide = unit === "in" ? "3/4 in" : "2 cm";
+  return [
+    {
+      name: "Knife",
+      says: "Every fold lies to one side. Pleats that meet take three times their width.",
+      spec: { kind: "knife", unit, pins: { count: "3", spacing: wide }, meet: true, ...HALF },
+    },
+    {
+      name: "Box",
+      says: "Two folds turn away from each other, a flat face between them; behind it they meet.",
+      spec: { kind: "box", unit, pins: { count: "3", box: wide }, meet: true, ...HALF },
+    },
+    {
+      name: "Inverted",
+      says: "Two folds turn towards each other and kiss; it is a box seen from behind.",
+      spec: { kind: "inverted", unit, pins: { count: "3", spacing: wide }, meet: true, ...HALF },
+    },
+  ];
+}
+
+/** What is asked of the sheet. */
+function sheetOf(unit: "cm" | "in", paper: string) {
+  return {
+    paper: "lesson",
+    sheet: paper,
+    work: "",
+    sections: strips(unit).map((one) => ({ name: one.name, spec: one.spec })),
+  };
+}
 
 /** A first lesson: three strips printed on one sheet, folded from their own lines, checked by their finished width. */
 export function Lesson() {
   useTitle("A first lesson");
   const [said, setSaid] = useState("");
+  const unit = useUsualUnit();
+  const sheet = useWays().data?.ways.paper ?? (unit === "in" ? "letter" : "a4");
   const paper = useQuery({
-    queryKey: ["lesson"],
-    queryFn: () => asked("/papers/pages", PAPER),
+    queryKey: ["lesson", unit, sheet],
+    queryFn: () => asked("/papers/pages", sheetOf(unit, sheet)),
     staleTime: Number.POSITIVE_INFINITY,
   });
   const print = async () => {
     try {
-      await take("POST", "/papers/file", { ...PAPER, format: "pdf" });
+      await take("POST", "/papers/file", { ...sheetOf(unit, sheet), format: "pdf" });
     } catch (error) {
       setSaid(whyNot(error));
     }
@@ -87,7 +97,7 @@ export function Lesson() {
             />
           </figure>
         )}
-        {STRIPS.map((strip) => (
+        {strips(unit).map((strip) => (
           <Round key={strip.name} strip={strip} />
         ))}
         <p>
@@ -103,12 +113,12 @@ export function Lesson() {
 function Round({ strip }: { strip: Strip }) {
   const { now: measure, type: setMeasure } = useDraft(`lesson/${strip.name}`, "");
   const fold = useQuery({
-    queryKey: ["lesson", strip.name],
+    queryKey: ["lesson", strip.name, strip.spec.unit],
     queryFn: (): Promise<FoldAnswer> => asked("/fold", strip.spec),
     staleTime: Number.POSITIVE_INFINITY,
   }).data;
   const check = useQuery({
-    queryKey: ["lesson", strip.name, measure],
+    queryKey: ["lesson", strip.name, strip.spec.unit, measure],
     queryFn: (): Promise<CheckAnswer> => asked("/check", { spec: strip.spec, measured: [measure] }),
     enabled: Boolean(measure.trim()),
     retry: false,

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Cloth, Thing, ThingAnswer, ThingField, Work } from "../api/client";
 import { Aside } from "../parts/controls/aside";
 import { Faults } from "../parts/controls/faults";
@@ -6,7 +6,7 @@ import { ColourField, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { MakingList } from "../parts/thing/making-list";
 import { type Asks, choiceOf, placesOf } from "../parts/thing/thing-field";
-import { FirstFields, FoldedFields, WhereLine, WordsLine } from "../parts/thing/thing-fields";
+import { FirstFields, FoldedFields, MEASURE_SAYS, WhereLine, WordsLine } from "../parts/thing/thing-fields";
 import { WaysCompared } from "../parts/thing/ways-compared";
 import { faultsOf, goToField } from "../state/faults";
 import { saysWhy } from "../state/sentence";
@@ -25,6 +25,14 @@ interface Props {
 export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
   const { made, problems } = making;
   const [lit, setLit] = useState<string | null>(null);
+  const there = made !== null;
+  const empty = useRef(!Object.keys(thing.measures ?? {}).length);
+  useEffect(() => {
+    // What was just begun is measured next; a keyboard on the glass would cover the picture.
+    if (!there || !empty.current || !matchMedia("(pointer: fine)").matches) return;
+    empty.current = false;
+    document.querySelector<HTMLElement>("main [data-path^='measures.']")?.focus({ preventScroll: true });
+  }, [there]);
   if (!made)
     return (
       <div role="status" className="py-6 text-smoke">
@@ -98,6 +106,7 @@ export function MeasureStep({ work, thing, making, onThing, onCloth }: Props) {
               onLight={setLit}
               onType={onTag}
               height={350}
+              described={MEASURE_SAYS}
             />
             {problems.length > 0 && (
               <p className="m-0 text-sm text-smoke">Drawn as it was before, without what cannot be read now.</p>

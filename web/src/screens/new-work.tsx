@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { ask, type Thing, type ThingRow } from "../api/client";
+import { thingBy, useWays } from "../state/use-ways";
 import { SmallPicture } from "../thing/shapes";
 
 /** Everything that can be made, with a small picture of each. */
@@ -31,6 +32,7 @@ export function ThingTile({ row, onPick }: { row: ThingRow; onPick: () => void }
 /** A free set of edges can be given a thing: its edges come beside what is there. */
 export function MakeAThing({ unit, onMake }: { unit: string; onMake: (thing: Thing) => void }) {
   const { data } = useThings();
+  const ways = useWays().data?.ways ?? {};
   return (
     <section className="max-w-3xl">
       <h2 className="m-0 text-xl font-bold">This work is a free set of edges</h2>
@@ -40,13 +42,7 @@ export function MakeAThing({ unit, onMake }: { unit: string; onMake: (thing: Thi
       </p>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
         {data?.map((row) => (
-          <ThingTile
-            key={row.name}
-            row={row}
-            onPick={() =>
-              onMake({ kind: row.name, unit: unit as NonNullable<Thing["unit"]>, measures: {}, choices: {} })
-            }
-          />
+          <ThingTile key={row.name} row={row} onPick={() => onMake(thingBy(ways, row, unit === "in" ? "in" : "cm"))} />
         ))}
       </div>
     </section>

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type ClothRow, type Prices, Refused } from "../api/client";
+import { ask, type ClothRow, type Prices, Refused, type Unreadable } from "../api/client";
 import { ClothFacts } from "../parts/cloth/cloth-facts";
 import { Sequence } from "../parts/cloth/stripes-editor";
 import { Choose, Text } from "../parts/controls/fields";
@@ -9,9 +9,11 @@ import { Figure } from "../parts/controls/figure";
 import { Notice, type Said } from "../parts/controls/notice";
 import { Sheet } from "../parts/controls/sheet";
 import { TakeIn } from "../parts/controls/take-in";
+import { UnreadableRows } from "../parts/controls/unreadable";
 import { saysWhy, sentence } from "../state/sentence";
 import { type Keeping, useKeeping } from "../state/use-keeping";
 import { useTitle } from "../state/use-title";
+import { useUsualUnit } from "../state/use-ways";
 
 type Draft = Pick<ClothRow, "name" | "unit" | "spec"> & { key: string | null; revision: number };
 const EMPTY: Draft = { key: null, revision: 0, name: "", unit: "cm", spec: {} };
@@ -23,12 +25,14 @@ export function Shelf() {
   const [said, setSaid] = useState<Said | null>(null);
   const shelf = useQuery({
     queryKey: ["cloths"],
-    queryFn: ({ signal }) => ask<{ cloths: ClothRow[] }>("GET", "/cloths", undefined, { signal }),
+    queryFn: ({ signal }) =>
+      ask<{ cloths: ClothRow[]; unreadable: Unreadable[] }>("GET", "/cloths", undefined, { signal }),
   });
   const prices = useQuery({
     queryKey: ["prices"],
     queryFn: ({ signal }) => ask<Prices>("GET", "/cloths/prices", undefined, { signal }),
   });
+  const unit = useUsualUnit();
   useTitle("Cloth shelf");
   const rows = shelf.data?.cloths ?? [];
   const remove = async (row: ClothRow) => {
@@ -58,7 +62,7 @@ export function Shelf() {
         <button type="button" className="press" onClick={() => setTable(true)}>
           Take in a table
         </button>
-        <button type="button" className="press press-main" onClick={() => setDraft(EMPTY)}>
+        <button type="button" className="press press-main" onClick={() => setDraft({ ...EMPTY, unit })}>
           Add a cloth
         </button>
       </header>
@@ -102,6 +106,7 @@ export function Shelf() {
             </li>
           ))}
         </ul>
+        <UnreadableRows rows={shelf.data?.unreadable ?? []} what="cloth" />
         <Supplier prices={prices.data ?? null} onTake={(cloth) => setDraft({ ...EMPTY, ...cloth })} />
       </main>
       {draft && (

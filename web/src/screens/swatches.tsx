@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "wouter";
-import { ask, type SwatchRow, send, type Wanted } from "../api/client";
+import { ask, type SwatchRow, send, type Unreadable, type Wanted } from "../api/client";
 import { Figure } from "../parts/controls/figure";
 import { Notice, type Said } from "../parts/controls/notice";
 import { TakeIn } from "../parts/controls/take-in";
+import { UnreadableRows } from "../parts/controls/unreadable";
 import { Folds } from "../parts/swatch/folds";
 import { Gathers } from "../parts/swatch/gathers";
 import { SamplerSheet } from "../parts/swatch/sampler-sheet";
@@ -12,6 +13,7 @@ import { EMPTY, KINDS, type SwatchDraft, SwatchSheet } from "../parts/swatch/swa
 import { many } from "../state/figure";
 import { whyNot } from "../state/sentence";
 import { useTitle } from "../state/use-title";
+import { useUsualUnit } from "../state/use-ways";
 
 const WORDS = Object.fromEntries(KINDS) as Record<SwatchRow["kind"], string>;
 
@@ -21,10 +23,12 @@ export function SwatchBook() {
   const [sampling, setSampling] = useState(false);
   const [table, setTable] = useState(false);
   const [said, setSaid] = useState<Said | null>(null);
+  const unit = useUsualUnit();
   useTitle("Swatch book");
   const book = useQuery({
     queryKey: ["swatches"],
-    queryFn: ({ signal }) => ask<{ swatches: SwatchRow[] }>("GET", "/swatches", undefined, { signal }),
+    queryFn: ({ signal }) =>
+      ask<{ swatches: SwatchRow[]; unreadable: Unreadable[] }>("GET", "/swatches", undefined, { signal }),
   });
   const rows = book.data?.swatches ?? [];
   const cloths = [...new Set(rows.map((row) => row.cloth))];
@@ -64,7 +68,7 @@ export function SwatchBook() {
         <button type="button" className="press" onClick={() => setSampling(true)}>
           A strip of samples
         </button>
-        <button type="button" className="press press-main" onClick={() => setDraft(EMPTY)}>
+        <button type="button" className="press press-main" onClick={() => setDraft({ ...EMPTY, unit })}>
           Add a swatch
         </button>
       </header>
@@ -145,6 +149,7 @@ export function SwatchBook() {
             </ul>
           </section>
         ))}
+        <UnreadableRows rows={book.data?.unreadable ?? []} what="swatch" />
       </main>
       {draft && (
         <SwatchSheet

@@ -1,7 +1,7 @@
 import { fetchFile } from "../api/client";
 
 /** Hand a file to the browser to keep. */
-function keep(file: Blob, name: string): void {
+export function offer(file: Blob, name: string): void {
   const link = document.createElement("a");
   link.href = URL.createObjectURL(file);
   link.download = name;
@@ -12,5 +12,5 @@ function keep(file: Blob, name: string): void {
 /** Fetch a file that the program makes, and keep it; what is wrong is thrown. */
 export async function take(method: string, address: string, body?: unknown): Promise<void> {
   const { file, name } = await fetchFile(method, address, body);
-  keep(file, name);
+  offer(file, name);
 }

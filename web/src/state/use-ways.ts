@@ -10,6 +10,11 @@ export function useWays() {
   });
 }
 
+/** The unit that whatever is begun anew is measured in. */
+export function useUsualUnit(): "cm" | "in" {
+  return useWays().data?.ways.unit === "in" ? "in" : "cm";
+}
+
 /** A new thing by the ways of the sewist: of its choices those that it has and that were said. */
 export function thingBy(ways: Ways, row: ThingRow, unit: "cm" | "in"): Thing {
   const names = new Set(row.fields.filter((field) => !field.measure).map((field) => field.name));

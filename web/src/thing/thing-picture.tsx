@@ -28,10 +28,12 @@ interface Props {
   onLight: (field: string | null) => void;
   onType: (field: string, text: string) => void;
   height: number;
+  /** The id of the line that says what is wrong. */
+  described?: string;
 }
 
 /** The picture of the thing to scale, its measures on it as tapes, each with a paper tag to type on. */
-export function ThingPicture({ picture, fields, typed, problems, lit, onLight, onType, height }: Props) {
+export function ThingPicture({ picture, fields, typed, problems, lit, onLight, onType, height, described }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const width = useWidth(place, 760, 280);
   const [chosen, setChosen] = useState(0);
@@ -109,6 +111,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
                 placeholder={of.assumed ? `${of.assumed}?` : "…"}
                 aria-label={`${of.title}, on the picture`}
                 aria-invalid={wrong || undefined}
+                aria-describedby={wrong && described ? described : undefined}
                 autoComplete="off"
                 onFocus={() => onLight(tag.field)}
                 onBlur={() => onLight(null)}

@@ -5,6 +5,7 @@ import { ask, type Cloth, type ClothRow, type MovedRow, type SectionSpec } from 
 import { same } from "../../state/in-order";
 import { whyNot } from "../../state/sentence";
 import { useDraft } from "../../state/use-draft";
+import { useWays } from "../../state/use-ways";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { fromShelf } from "./cloth-facts";
@@ -28,6 +29,9 @@ export function Shelf({ spec, work, need, onChange, onSaid }: Props) {
   const rows = shelf.data?.cloths ?? [];
   const row = rows.find((one) => one.key === spec.cloth?.key);
   const wanted = length ?? need;
+  const usual = useWays().data?.ways.currency ?? "";
+  const sign = spec.cloth?.sign || usual;
+  const signed = sign ? { sign } : {};
   const newest = useRef({ spec, onChange });
   newest.current = { spec, onChange };
   const move = async (way: "take" | "give") => {
@@ -59,7 +63,10 @@ export function Shelf({ spec, work, need, onChange, onSaid }: Props) {
         options={[["", "Not from the shelf"], ...rows.map((one): [string, string] => [one.key, one.name])]}
         onPick={(key) => {
           const chosen = rows.find((one) => one.key === key);
-          onChange({ ...spec, cloth: chosen ? fromShelf(chosen) : { ...spec.cloth, key: "" } }, "cloth");
+          onChange(
+            { ...spec, cloth: chosen ? { ...signed, ...fromShelf(chosen) } : { ...spec.cloth, key: "" } },
+            "cloth",
+          );
         }}
       />
       {row && (

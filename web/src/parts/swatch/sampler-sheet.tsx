@@ -4,6 +4,7 @@ import { saysWhy } from "../../state/sentence";
 import { useAsked } from "../../state/use-asked";
 import { useDraft } from "../../state/use-draft";
 import { UNREACHED } from "../../state/use-keeping";
+import { useUsualUnit } from "../../state/use-ways";
 import { Choose, Text } from "../controls/fields";
 import { Figure } from "../controls/figure";
 import { Sheet } from "../controls/sheet";
@@ -23,7 +24,7 @@ interface Strip {
 }
 const EMPTY: Strip = {
   cloth: "",
-  unit: "cm",
+  unit: "",
   each: "",
   tuck: "",
   rows: [
@@ -36,7 +37,9 @@ const EMPTY: Strip = {
 
 /** One strip on which several settings of an attachment are tried: planned, labelled, measured, seen side by side, kept. */
 export function SamplerSheet({ onClose, onKept }: { onClose: () => void; onKept: (many: number) => void }) {
-  const { now, type: setNow, clear } = useDraft<Strip>("sampler", EMPTY);
+  const { now: typed, type: setNow, clear } = useDraft<Strip>("sampler", EMPTY);
+  const usual = useUsualUnit();
+  const now = { ...typed, unit: typed.unit || usual };
   const sampled = useAsked("/swatches/sampler", {
     unit: now.unit,
     each: now.each,

@@ -32,6 +32,9 @@ export function WordsLine({ asks }: { asks: Asks }) {
   );
 }
 
+/** The line that says what is wrong, by its id: what is typed on the picture is described by it, too. */
+export const MEASURE_SAYS = "measure-says";
+
 /** What is wrong with what comes first; else where the tape goes for the field that is lit, or what is lacking. */
 export function WhereLine({ asks, otherwise }: { asks: Asks; otherwise: string }) {
   const field = asks.fields.find((one) => one.name === asks.lit);
@@ -43,7 +46,7 @@ export function WhereLine({ asks, otherwise }: { asks: Asks; otherwise: string }
   const height = "m-0 min-h-10 text-sm max-sm:min-h-15";
   if (wrong.length)
     return (
-      <p className={`${height} font-semibold text-madder`} aria-live="polite">
+      <p id={MEASURE_SAYS} className={`${height} font-semibold text-madder`}>
         <Figure>{wrong.join(" ")}</Figure>
       </p>
     );
