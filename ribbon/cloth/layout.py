@@ -189,8 +189,27 @@ def _boxes_on_sheets(
         Laid(*single[index], sheet, Length(Fraction(x, parts)), Length(Fraction(y, parts)), int(stood[index]))
         for sheet, x, y, index in best
     ]
+    if not lies_within(laid, sheets):
+        raise AssertionError("a cutting plan lays pieces over one another, or past a remnant")
     placed = {index for *_, index in best}
     return laid, tuple(piece for index, (piece, _) in enumerate(single) if index not in placed)
+
+
+def lies_within(laid: Sequence[Laid], sheets: Sequence[Sheet]) -> bool:
+    """Whether every piece lies inside the rectangle that it is said to lie on, and none over another there."""
+    boxes = sorted(
+        (one.sheet, one.start.mm, (one.start + one.long).mm, one.left.mm, (one.left + one.wide).mm) for one in laid
+    )
+    for index, (sheet, start, end, left, right) in enumerate(boxes):
+        width, length = sheets[sheet]
+        if left < 0 or start < 0 or right > width.mm or end > length.mm:
+            return False
+        for other, begins, _, from_left, to_right in boxes[index + 1 :]:
+            if other != sheet or begins >= end:
+                break
+            if from_left < right and left < to_right:
+                return False
+    return True
 
 
 def _measured(
@@ -255,12 +274,15 @@ def _up(length: Length, parts: int) -> int:
 
 
 def _parts(single: list[Copy], also: list[Length]) -> int:
-    """Whole parts of a millimetre for every size: exact where that stays small, else hundredths, rounded outwards."""
+    """Whole parts of a millimetre for every size: exact where that stays small.
+
+    Else pieces are rounded outwards, and what they lie on stays exact, so that a piece as wide as the cloth still is.
+    """
     exact = lcm(
         *(side.mm.denominator for piece, _ in single for side in (piece.wide, piece.long)),
         *(side.mm.denominator for side in also),
     )
-    return exact if exact <= 100_000 else 100
+    return exact if exact <= 100_000 else lcm(100, *(side.mm.denominator for side in also))
 
 
 def _stands(single: list[Copy], bolt: Bolt, across: Length) -> list[list[bool]]:

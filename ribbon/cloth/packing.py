@@ -88,12 +88,17 @@ def on_bins(
     made = rectpack.newPacker(
         rectpack.PackingMode.Offline, rectpack.PackingBin.BFF, pack_algo=packer, sort_algo=order, rotation=False
     )
-    for wide, long in bins:
-        made.add_bin(wide, long)
+    # By its own name: what it is called otherwise is the order in which it was opened.
+    for number, (wide, long) in enumerate(bins):
+        made.add_bin(wide, long, bid=number)
     for index, (wide, long) in enumerate(sizes):
         made.add_rect(wide, long, index)
     made.pack()
-    return [(b, x, y, index) if sheets else (x, y, index) for b, x, y, _, _, index in made.rect_list()]
+    return [
+        (opened.bid, rect.x, rect.y, rect.rid) if sheets else (rect.x, rect.y, rect.rid)
+        for opened in made
+        for rect in opened
+    ]
 
 
 def _stands(width: int, items: Sequence[Item]) -> list[list[bool]]:

@@ -14,20 +14,25 @@ _SIGNS = str.maketrans(
     | {"⁄": "/", "∕": "/", "‐": "-", "‑": "-", "–": "-", "−": "-", "٫": "."}
 )
 
+_RAISED = re.compile(r"(?<=\d)[·∙](?=\d)")
+"""A point as it is raised in some hands; between numbers that stand apart it multiplies."""
+_GROUPED = re.compile(r"(?<![\d.,])\d{1,3}(?:(?:,\d{3})+(?=\.\d+(?![\d.,]))|(?:\.\d{3})+(?=,\d+(?![\d.,])))")
+_SPACED = re.compile(r"(?<![\d.,/])\d{1,3}(?: \d{3})+(?=(?:[.,]\d+)?(?![\d.,]| ?/| \d))")
+
 _FIGURES = {
     word: str(number)
     for number, word in enumerate(
         ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], start=1
     )
 }
-_PARTS = {
+PARTS = {
     "half": 2, "halves": 2, "third": 3, "thirds": 3, "quarter": 4, "quarters": 4, "fourth": 4, "fourths": 4,
     "eighth": 8, "eighths": 8, "sixteenth": 16, "sixteenths": 16,
 }  # fmt: skip
 
 _FIGURE = re.compile(rf"\b({'|'.join(_FIGURES)})\b")
 _ORDINAL = re.compile(r"(\d+ ?/ ?\d+)(?:ths?|rds?|nds?)\b")
-_PART = re.compile(rf"(?:\b(\d+|an?)[ -]*)?(?<![a-z])({'|'.join(_PARTS)})\b")
+_PART = re.compile(rf"(?:\b(\d+|an?)[ -]*)?(?<![a-z])({'|'.join(PARTS)})\b")
 _OF = re.compile(r"(?<=\d) ?of(?: an?\b| the\b)?(?= ?[a-z])")
 _ONE = re.compile(
     rf"""\ban? (?=(?:{"|".join(word for unit in UNITS.values() for word in unit.words if word.isalpha())})\b)"""
@@ -47,7 +52,7 @@ def plain(text: str) -> str:
     ('1 1/2 yards', '3/4 inch', '27 1/2"')
     """
     out = []
-    for char in text.translate(_SIGNS):
+    for char in _RAISED.sub(".", text).translate(_SIGNS):
         if char.isascii() or char == "÷":
             out.append(char)
         elif (digit := unicodedata.decimal(char, None)) is not None:
@@ -57,6 +62,9 @@ def plain(text: str) -> str:
         else:
             out.append(" " if char.isspace() else char)
     said = " ".join("".join(out).lower().split())
+    # Thousands parted off have one meaning where there are decimals too, and where a space parts them.
+    said = _GROUPED.sub(lambda found: found[0].replace(",", "").replace(".", ""), said)
+    said = _SPACED.sub(lambda found: found[0].replace(" ", ""), said)
     return _in_figures(said) if any(char.isalpha() for char in said) or "&" in said or "," in said else said
 
 
@@ -75,7 +83,7 @@ def _in_figures(said: str) -> str:
 
 def _part(found: re.Match[str]) -> str:
     many = found[1] if found[1] and found[1].isdigit() else "1"
-    return f"{many}/{_PARTS[found[2]]}"
+    return f"{many}/{PARTS[found[2]]}"
 
 
 def quoted(text: str) -> str:

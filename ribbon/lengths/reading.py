@@ -9,10 +9,11 @@ from __future__ import annotations
 import re
 import unicodedata
 from functools import lru_cache
+from math import gcd
 
 from ribbon.fraction import Fraction
 from ribbon.lengths.length import Length
-from ribbon.lengths.plain import LONGEST_TEXT, plain, quoted
+from ribbon.lengths.plain import LONGEST_TEXT, PARTS, plain, quoted
 from ribbon.lengths.sums import Amount, Sum, Unreadable
 from ribbon.lengths.units import UNITS, Unit
 
@@ -22,6 +23,8 @@ MOST_PLEATS = 20_000
 _EXAMPLE = 'write it as 27 1/2 in, 27½", 70 cm or 0.7 m'
 _LOOSE = re.compile(r"^(?:~|≈|about|approximately|approx\.?|around|roughly|circa|ca?\.)\s*(?=\S)", re.IGNORECASE)
 _LOOSE_END = re.compile(r"(?<=\S)(?:\s*-?ish|\s+or so)$", re.IGNORECASE)
+_SO_MANY = re.compile(r"(?<![0-9./,])([0-9]{1,6}) +(half|third|quarter|fourth|eighth|sixteenth)\b")
+"""Parts in the singular behind a number: 3 quarter is three of them, 27 half may be either."""
 _COUNTED = re.compile(r"(?<=[0-9])\s*(?:pleats?|tucks?|folds?|boxes|box|gathers|pinches|points?|rings?|hooks?|x)\.?$")
 _TIMES_BEFORE, _TIMES_AFTER = re.compile(r"^[x*]\s*"), re.compile(r"\s*(?:x|\*|times|-?fold)$")
 _PERCENT = re.compile(r"\s*(?:%|percent|per cent|pct\.?)$")
@@ -53,6 +56,12 @@ def _checked(text: str, what: str, example: str) -> str:
     bare, loose = loosened(text)
     if loose:
         raise Unreadable(f"“{quoted(text)}” is about, and here it must be firm", f"write {bare}")
+    many = _SO_MANY.search(text.lower())
+    if many and (int(many[1]) >= PARTS[many[2]] or gcd(int(many[1]), PARTS[many[2]]) > 1) and many[1] != "1":
+        whole, part = int(many[1]), PARTS[many[2]]
+        raise Unreadable(
+            f"“{quoted(text)}” may mean {whole} 1/{part} or {whole}/{part}", f"write {whole} 1/{part} or {whole}/{part}"
+        )
     said = plain(text)
     if not said:
         raise Unreadable(f"{what} is missing", example)

@@ -35,7 +35,8 @@ class Verdict(NamedTuple):
 
     `measured` is the mean of the measures and `spread` the widest less the narrowest; `off` is measured less planned,
     `per_pleat` its share of one pleat (None without pleats), `within` whether it is to be left, `changes` what mends it,
-    `correction` what joins the section's corrections if it is taken, `after` where the row then comes out.
+    `correction` what joins the section's corrections if it is taken, `after` where the row then comes out.  `asks` whether
+    it was measured at the other of two levels, where it is nearer to that.
     """
 
     planned: Length
@@ -49,15 +50,21 @@ class Verdict(NamedTuple):
     correction: Length
     after: Length
     says: tuple[str, ...]
+    asks: str = ""
 
 
-def verdict(edge: EdgePlan, measures: Sequence[Length], tolerance: Fraction = TOLERANCE) -> Verdict:
-    """What `measures` of the basted edge, one or several, say of it.
+def verdict(
+    edge: EdgePlan, measures: Sequence[Length], tolerance: Fraction = TOLERANCE, *, upper: bool = False
+) -> Verdict:
+    """What `measures` of the basted edge, one or several, say of it; taken at its `upper` level where it has one.
 
     The tolerance is a part of the finished width, and at least one division.  Raises `Refusal` where a measure cannot
     be of it.
     """
-    section, whole, planned = edge.edge, edge.only, edge.finished
+    section, whole = edge.edge, edge.only
+    above = edge.upper_on_tape
+    levels = (edge.finished,) if above is None else (edge.finished, above.finished)
+    planned = levels[-1] if upper else edge.finished
     if not measures:
         raise refuse(
             "no_measure", "measured", "", "there is nothing to check yet", "measure the basted edge and write it here"
@@ -82,7 +89,18 @@ def verdict(edge: EdgePlan, measures: Sequence[Length], tolerance: Fraction = TO
             found = ()
     share = off / count if count else None
     told = Verdict(planned, measured, spread, off, share, allowed, within, found, correction, after, ())
-    return told._replace(says=tuple(_says(section, whole, told)))
+    asks = (
+        "" if within or len(levels) == 1 else _other_level(section, measured, planned, levels[0 if upper else 1], upper)
+    )
+    return told._replace(says=tuple(_says(section, whole, told)), asks=asks)
+
+
+def _other_level(section: Edge, measured: Length, planned: Length, other: Length, upper: bool) -> str:
+    """Whether it was measured at the other level, where it is nearer to that; empty where it is not."""
+    if abs(measured - other) >= abs(measured - planned):
+        return ""
+    write, named = section.scribe.write, "lower" if upper else "upper"
+    return f"{write(measured).text} is nearer to the {named} level ({write(other).text}). Was it measured there?"
 
 
 def _can_be(whole: Plan, off: Length) -> bool:

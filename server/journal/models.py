@@ -38,6 +38,7 @@ class Check(models.Model):
     spec = models.JSONField()
     version = models.PositiveIntegerField(default=1)
     taken = models.BooleanField(default=False)
+    level = models.CharField(max_length=5, default="lower")
     struck = models.BooleanField(default=False)
 
     class Meta:

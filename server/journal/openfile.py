@@ -53,6 +53,7 @@ def open_file_of(key: str) -> tuple[bytes, str]:
                     "at": one.at.isoformat(),
                     "measured": one.measured,
                     "spec": one.spec,
+                    "level": one.level,
                     "taken": one.taken,
                 }
                 for one in work.checks.filter(struck=False)
@@ -178,6 +179,7 @@ def taken_in(data: bytes, name: str) -> Work:
             measured=[str(text) for text in one.measured],
             spec=one.spec.model_dump(mode="json", exclude_unset=True),
             version=CURRENT,
+            level=one.level,
             taken=one.taken,
         )
     return work

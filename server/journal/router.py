@@ -82,7 +82,14 @@ def write_log(request: HttpRequest, key: str, given: LogIn) -> HttpResponse:
 def keep_check(request: HttpRequest, key: str, given: s.CheckTaken) -> HttpResponse:
     """Keeps a check; with `take` its correction goes into the plan, as a change that can be taken back."""
     return answer(
-        services.add_check(key, given.section, [str(text) for text in given.measured], given.revision, take=given.take)
+        services.add_check(
+            key,
+            given.section,
+            [str(text) for text in given.measured],
+            given.revision,
+            take=given.take,
+            level=given.level,
+        )
     )
 
 

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 from typing_extensions import TypedDict
 
-from server.plans.check import CheckOut
+from server.plans.check import CheckOut, Level
 from server.swatches.schema import NewSwatch
 from server.wire.section import SectionSpec
 from server.wire.times import Moment
@@ -21,6 +21,7 @@ class CheckTaken(Strict):
 
     section: Annotated[str, Field(max_length=10)]
     measured: Annotated[list[Typed], Field(min_length=1, max_length=40)]
+    level: Level = "lower"
     take: bool = False
     revision: Revision
 
@@ -64,6 +65,15 @@ class PhotographOut(TypedDict):
     height: int
 
 
+class OnTheWay(TypedDict):
+    """Something measured on the way, under Measure: what it is called, as it was typed, what was planned."""
+
+    field: str
+    title: str
+    measured: str
+    says: str
+
+
 class EachOut(TypedDict):
     """How far each pleat of one check was off, in mm (above nought: too wide) and in words, and the work it was of."""
 
@@ -98,6 +108,7 @@ class LogOut(LogTold):
     """The log of a work."""
 
     checks: list[CheckTold]
+    on_the_way: list[OnTheWay]
     photographs: list[PhotographOut]
     usual: list[UsualOut]
 
@@ -117,6 +128,7 @@ class FileCheck(Strict):
     at: Moment
     measured: Annotated[list[Typed], Field(min_length=1, max_length=40)]
     spec: SectionSpec
+    level: Level = "lower"
     taken: bool = False
 
 

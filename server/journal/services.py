@@ -10,10 +10,10 @@ from django.utils import timezone
 
 from ribbon.edge import edge_plan
 from ribbon.errors import refuse
-from ribbon.lengths import UNITS, ZERO, Length, Scribe, counted, typed
+from ribbon.lengths import UNITS, ZERO, Length, Scribe, counted, typed, with_unit
 from ribbon.table.checking import Verdict, usual_error
 from server.journal.models import Check, Photograph, TablePlace
-from server.making.kept import made_again
+from server.making.kept import made_again, on_the_way
 from server.pictures.photographs import Drawn, path_of
 from server.plans.check import CheckIn, given_of, told_verdict, verdict_of
 from server.wire.read_edge import Given
@@ -23,6 +23,7 @@ from server.works import services as works
 from server.works.cloths import all_alone
 from server.works.history import Document
 from server.works.models import Work
+from server.works.units import in_unit
 from server.works.versions import CURRENT
 
 MOST_PHOTOGRAPHS = 40
@@ -32,16 +33,16 @@ def log_of(key: str) -> dict[str, Any]:
     """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
     work = works.find(key)
     specs = [spec for _, spec in all_alone(work)]
+    unit = str((work.thing or {}).get("unit") or (specs[0].get("unit") if specs else None) or "cm")
     cloths = sorted({name for spec in specs if (name := spec.get("cloth", {}).get("name"))})
     return {
         **works.LOG,
         **work.log,
-        "checks": [told for check in work.checks.filter(struck=False) if (told := told_check(check)) is not None],
+        "checks": [told for check in work.checks.filter(struck=False) if (told := told_check(check, unit)) is not None],
+        "on_the_way": on_the_way(work.thing, work.cloths),
         "photographs": [_told_photograph(one) for one in work.photographs.all()],
         "usual": [
-            {**told, "turns": _turns(work, name)}
-            for name in cloths
-            if (told := usual_of(name, specs[0].get("unit", "cm"))) is not None
+            {**told, "turns": _turns(work, name)} for name in cloths if (told := usual_of(name, unit)) is not None
         ],
     }
 
@@ -70,14 +71,16 @@ def again(key: str) -> Work:
 
 
 @transaction.atomic
-def add_check(key: str, section: str, measured: list[str], revision: int, *, take: bool) -> dict[str, Any]:
+def add_check(
+    key: str, section: str, measured: list[str], revision: int, *, take: bool, level: str = "lower"
+) -> dict[str, Any]:
     """The work after a check was kept, with its correction in the plan where it is taken.  Raises `Refusal`, `Stale`."""
     work = works.find(key)
     kept = works.section_of(works.document(work), section)
     if kept is None:
         raise Http404
     spec_alone = next(spec for one, spec in all_alone(work) if one.key == section)
-    said = CheckIn.model_validate({"spec": spec_alone, "measured": measured})
+    said = CheckIn.model_validate({"spec": spec_alone, "measured": measured, "level": level})
     given = given_of(said)
     told = told_verdict(given, verdict_of(said, given))
     typed = [text for text in measured if text.strip()]
@@ -91,6 +94,7 @@ def add_check(key: str, section: str, measured: list[str], revision: int, *, tak
         spec=spec_alone,
         version=CURRENT,
         taken=take,
+        level=level,
         struck=True,  # until the change that it is part of is made
     )
 
@@ -129,19 +133,22 @@ def _touch(work: Work) -> None:
     Work.objects.filter(pk=work.pk).update(touched=timezone.now())
 
 
-def _verdict(check: Check) -> tuple[Given, Verdict] | None:
-    """A check as it was, None where its spec can no longer be read."""
+def _verdict(check: Check, unit: str | None = None) -> tuple[Given, Verdict] | None:
+    """A check as it was, written for a `unit` if one is named; None where its spec can no longer be read."""
     try:
-        said = CheckIn.model_validate({"spec": check.spec, "measured": check.measured})
+        own = str(check.spec.get("unit", "cm"))
+        spec = in_unit(check.spec, unit or own)
+        measured = [with_unit(str(text), UNITS[own]) for text in check.measured]
+        said = CheckIn.model_validate({"spec": spec, "measured": measured, "level": check.level})
         given = given_of(said)
         return given, verdict_of(said, given)
     except UNREADABLE:
         return None
 
 
-def told_check(check: Check) -> dict[str, Any] | None:
+def told_check(check: Check, unit: str | None = None) -> dict[str, Any] | None:
     """A check on the wire; None where the section that it was of can no longer be read."""
-    found = _verdict(check)
+    found = _verdict(check, unit)
     if found is None:
         return None
     return {

@@ -14,6 +14,7 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints, model_vali
 from ribbon.errors import Refusal
 from ribbon.lengths import UNITS, read_length
 from server.journal.models import Check, Photograph, TablePlace
+from server.plans.check import Level
 from server.shelf.models import Cloth, Movement
 from server.shelf.sheet import wrong_with
 from server.swatches.models import BookSwatch
@@ -244,6 +245,7 @@ class KeptCheck(KeptRow):
     version: Annotated[int, Field(strict=True, ge=CURRENT, le=CURRENT)]
     taken: Flag
     struck: Flag = False
+    level: Level = "lower"
 
     def values(self) -> dict[str, Any]:
         return {**super().values(), "spec": _typed(self.spec)}

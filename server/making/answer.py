@@ -204,6 +204,7 @@ def _field(given: Given, one: Field) -> FieldOut:
         "several": one.several,
         "line": one.line,
         "way": one.way,
+        "on_the_way": one.on_the_way,
         "group": one.group,
         "options": [{"name": name, "says": says} for name, says in one.options],
         "assumed": says_value(given, default.value(imperial=given.imperial), one) if default else "",

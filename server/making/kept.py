@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from ribbon.errors import Refusal
 from ribbon.making import THINGS, FirstStroke, Thing
+from server.making.answer import thing_made
 from server.making.read_thing import read_thing
 from server.making.ties import Spec, as_mirror, base_spec, loosened, merged, own_facts, untied
 from server.wire.cloth import ClothSpec
@@ -85,6 +86,38 @@ def followed(before: Document, after: Document, new_section: Callable[[str, Spec
             behind = [i + 1 for i, s in enumerate(sections) if s["spec"].get("edge") in places[: places.index(name)]]
             sections.insert(max(behind, default=0), new)
     return {**after, "sections": sections}
+
+
+def on_the_way(thing: Any, cloths: Mapping[str, Any]) -> list[dict[str, str]]:
+    """What was measured of a thing while it was being made: its field, title, figure as typed, and what was planned."""
+    if not isinstance(thing, Mapping) or thing.get("kind") not in THINGS:
+        return []
+    measures = thing.get("measures") or {}
+    fields = THINGS[str(thing["kind"])].by_name
+    typed = {name: value for name, value in measures.items() if name in fields and fields[name].on_the_way and value}
+    if not typed:
+        return []
+    before = {**thing, "measures": {name: value for name, value in measures.items() if name not in typed}}
+    planned = _asked_on_the_way(before, cloths)
+    return [
+        {
+            "field": name,
+            "title": fields[name].title,
+            "measured": ", ".join(map(str, value)) if isinstance(value, list) else str(value),
+            "says": planned.get(name, ""),
+        }
+        for name, value in typed.items()
+    ]
+
+
+def _asked_on_the_way(thing: Mapping[str, Any], cloths: Mapping[str, Any]) -> dict[str, str]:
+    """What a thing asks to be measured on the way, by its fields; nothing while it cannot be made."""
+    try:
+        said = ThingSpec.model_validate(thing)
+        known = {role: ClothSpec.model_validate(cloth) for role, cloth in cloths.items()}
+        return {one.field: one.says for one in thing_made(said, known, {}).made.checks}
+    except (Refusal, ValidationError):
+        return {}
 
 
 def made_again(thing: Any) -> Any:

@@ -24,7 +24,7 @@ class OptionOut(TypedDict):
 class FieldOut(TypedDict):
     """One measure or choice: what it is called, where the tape goes or what it changes, what it holds.
 
-    `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits; `assumed` is what is taken where nothing is said, and `why`;
+    `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits, `on_the_way` ones measured while it is made; `assumed` is what is taken where nothing is said, and `why`;
     `asked` tells whether it matters as things are.
     """
 
@@ -37,6 +37,7 @@ class FieldOut(TypedDict):
     several: bool
     line: bool
     way: bool
+    on_the_way: bool
     group: str
     options: list[OptionOut]
     assumed: str

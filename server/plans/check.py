@@ -16,12 +16,15 @@ from server.wire.section import SectionSpec
 from server.wire.told import LengthOut, Writer
 from server.wire.typed import Strict, Typed
 
+Level = Literal["lower", "upper"]
+
 
 class CheckIn(Strict):
     """A section and what was measured of it, at one place or several."""
 
     spec: SectionSpec
     measured: Annotated[list[Typed], Field(max_length=40)]
+    level: Level = Field(default="lower", description="At which of two levels it was measured, where there are two.")
 
 
 class NudgeOut(TypedDict):
@@ -47,6 +50,9 @@ class CheckOut(TypedDict):
     per_pleat: LengthOut | None
     within: bool
     says: list[str]
+    asks: Annotated[
+        str, Field(description="Whether it was measured at the other level; empty where that is not likely.")
+    ]
     changes: list[NudgeOut]
     correction: CorrectionOut | None
     after: LengthOut
@@ -83,7 +89,7 @@ def verdict_of(said: CheckIn, given: Given) -> Verdict:
         raise refuse(
             "no_measure", "measured.0", "", "there is nothing to check yet", "measure the basted edge, such as 70.4 cm"
         )
-    return verdict(planned(given.edge, "A check"), measures)
+    return verdict(planned(given.edge, "A check"), measures, upper=said.level == "upper")
 
 
 def check_of(said: CheckIn) -> CheckOut:
@@ -106,6 +112,7 @@ def told_verdict(given: Given, found: Verdict) -> CheckOut:
         "per_pleat": writer.size_or_none(found.per_pleat),
         "within": found.within,
         "says": list(found.says),
+        "asks": found.asks,
         "changes": [{"pleat": one.pleat, "divisions": one.divisions} for one in found.changes],
         "correction": correction,
         "after": writer.size(found.after),

@@ -89,6 +89,38 @@ def test_a_mistyped_check_is_struck_with_what_it_put_into_the_plan(ask: Asked) -
     assert ask("DELETE", f"/works/{once['key']}/checks/999999?revision=1")[0] == 404
 
 
+TAPERED = {
+    "kind": "knife", "unit": "cm", "pins": {"finished": "100", "count": "25", "depth": "2"}, "closed": True,
+    "taper": {"finished": "72", "height": "20"},
+}  # fmt: skip
+
+
+def test_a_check_says_at_which_level_it_was_measured(ask: Asked) -> None:
+    def told(measured: str, level: str) -> dict[str, Any]:
+        return ask("POST", "/check", {"spec": TAPERED, "measured": [measured], "level": level})[1]  # type: ignore[no-any-return]
+
+    assert told("72", "lower")["asks"] == "72 cm is nearer to the upper level (72 cm). Was it measured there?"
+    assert told("99", "upper")["asks"] == "99 cm is nearer to the lower level (100 cm). Was it measured there?"
+    assert told("101", "lower")["asks"] == ""
+    upper = told("73", "upper")
+    assert (upper["planned"]["mm"], upper["off"]["text"], upper["asks"]) == (720, "1 cm", "")
+    _, work = ask("POST", "/works", {"name": "Skirt", "sections": [{"name": "Length", "spec": TAPERED}]})
+    body = {"section": work["sections"][0]["key"], "measured": ["73"], "level": "upper", "revision": 1}
+    assert ask("POST", f"/works/{work['key']}/checks", body)[0] == 200
+    assert ask("POST", f"/works/{work['key']}/unit", {"unit": "in", "revision": 2})[0] == 200
+    _, log = ask("GET", f"/works/{work['key']}/log")  # one log has one unit
+    assert [(one["planned"]["text"], one["measured"]["text"]) for one in log["checks"]] == [("28 3/8 in", "≈28 3/4 in")]
+
+
+def test_what_was_measured_on_the_way_stands_in_the_log(ask: Asked) -> None:
+    thing = {"kind": "skirt", "unit": "cm", "measures": {"waist": "68", "hip": "94", "length": "60"}}
+    thing["measures"] |= {"pleated_waist": "71"}
+    _, work = ask("POST", "/works", {"name": "Skirt", "thing": thing, "cloths": {"face": {"usable": "138"}}})
+    _, log = ask("GET", f"/works/{work['key']}/log")
+    assert [(one["title"], one["measured"]) for one in log["on_the_way"]] == [("Its edge measures", "71")]
+    assert "70 cm was planned" in log["on_the_way"][0]["says"]
+
+
 def test_what_was_removed_comes_back_as_the_same_row(ask: Asked) -> None:
     work = made(ask)
     photograph = BytesIO()

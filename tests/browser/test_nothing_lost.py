@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import json
 import os
 import re
 import signal
+import socket
 from pathlib import Path
+from urllib.parse import urlsplit
 
 from playwright.sync_api import Browser, Locator, Page, Route, expect
 
@@ -267,3 +270,16 @@ def test_a_cloth_that_is_being_typed_is_there_again(page: Page) -> None:
     page.get_by_role("button", name="Leave it as it was").click()
     page.get_by_role("button", name="Add a cloth").click()
     expect(field(page, "Name")).to_have_value("")
+
+
+def test_a_body_of_another_site_is_not_taken_in(site: str) -> None:
+    where = urlsplit(site)
+    head = (
+        f"POST /api/backup HTTP/1.1\r\nHost: {where.netloc}\r\nSec-Fetch-Site: cross-site\r\n"
+        "Content-Type: multipart/form-data; boundary=x\r\nContent-Length: 5000000000\r\n\r\n"
+    )
+    with socket.create_connection((where.hostname, where.port), timeout=10) as sent:
+        sent.sendall(head.encode())
+        answer = sent.makefile("rb").read().decode()
+    assert answer.startswith("HTTP/1.1 413")
+    assert json.loads(answer.partition("\r\n\r\n")[2])["problems"][0]["code"] == "too_large"

@@ -37,6 +37,18 @@ IN, CM = UNITS["in"], UNITS["cm"]
         ("  70\u00a0cm ", "in", 700),
         ("0", "cm", 0),
         ("0.125", "cm", Fraction(5, 4)),
+        ("152·5", "cm", 1525),
+        ("152 · 5", "cm", 7600),
+        ("1 250", "cm", 12500),
+        ("1 250,5 mm", "cm", Fraction(2501, 2)),
+        ("1\u202f250 mm", "cm", 1250),
+        ("1,234.5", "mm", Fraction(2469, 2)),
+        ("1.234,5 mm", "cm", Fraction(2469, 2)),
+        ("1 234 567.5 mm", "cm", Fraction(2469135, 2)),
+        ("27 a half", "cm", 275),
+        ("3 quarter inch", "cm", Fraction(381, 20)),
+        ("1 half", "cm", 5),
+        ("27 125/1000", "cm", Fraction(1085, 4)),
     ],
 )
 def test_what_people_type_is_read_exactly(text: str, unit: str, mm: Fraction) -> None:
@@ -62,6 +74,9 @@ def test_what_people_type_is_read_exactly(text: str, unit: str, mm: Fraction) ->
         ("1.5.2", "“1.5.2” was not understood as a length"),
         ("70 cm; drop", "“70 cm; drop” was not understood as a length"),
         ("²", "“²” was not understood as a length"),
+        ("27 half", "“27 half” may mean 27 1/2 or 27/2"),
+        ("2 quarter", "“2 quarter” may mean 2 1/4 or 2/4"),
+        ("12 34", "“12 34” was not understood as a length"),
         ("inf", "“inf” was not understood as a length"),
     ],
 )

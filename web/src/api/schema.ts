@@ -1944,6 +1944,13 @@ export interface components {
          * @description A section and what was measured of it, at one place or several.
          */
         CheckIn: {
+            /**
+             * Level
+             * @description At which of two levels it was measured, where there are two.
+             * @default lower
+             * @enum {string}
+             */
+            level?: "lower" | "upper";
             /** Measured */
             measured: (string | number)[];
             spec: components["schemas"]["SectionSpec"];
@@ -1954,6 +1961,11 @@ export interface components {
          */
         CheckOut: {
             after: components["schemas"]["LengthOut"];
+            /**
+             * Asks
+             * @description Whether it was measured at the other level; empty where that is not likely.
+             */
+            asks: string;
             /** Changes */
             changes: components["schemas"]["NudgeOut"][];
             correction: components["schemas"]["CorrectionOut"] | null;
@@ -1971,6 +1983,12 @@ export interface components {
          * @description A check to be kept, and whether its correction goes into the plan.
          */
         CheckTaken: {
+            /**
+             * Level
+             * @default lower
+             * @enum {string}
+             */
+            level?: "lower" | "upper";
             /** Measured */
             measured: (string | number)[];
             /**
@@ -1992,6 +2010,11 @@ export interface components {
          */
         CheckTold: {
             after: components["schemas"]["LengthOut"];
+            /**
+             * Asks
+             * @description Whether it was measured at the other level; empty where that is not likely.
+             */
+            asks: string;
             /** At */
             at: string;
             /** Changes */
@@ -2703,7 +2726,7 @@ export interface components {
          * FieldOut
          * @description One measure or choice: what it is called, where the tape goes or what it changes, what it holds.
          *
-         *     `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits; `assumed` is what is taken where nothing is said, and `why`;
+         *     `first` ones are asked first, the others stand in `group`; `line` ones in the line of words, `way` ones are habits, `on_the_way` ones measured while it is made; `assumed` is what is taken where nothing is said, and `why`;
          *     `asked` tells whether it matters as things are.
          */
         FieldOut: {
@@ -2721,6 +2744,8 @@ export interface components {
             measure: boolean;
             /** Name */
             name: string;
+            /** On The Way */
+            on_the_way: boolean;
             /** Options */
             options: components["schemas"]["OptionOut"][];
             /** Several */
@@ -3263,6 +3288,8 @@ export interface components {
             hours: string;
             /** Notes */
             notes: string;
+            /** On The Way */
+            on_the_way: components["schemas"]["OnTheWay"][];
             /** Photographs */
             photographs: components["schemas"]["PhotographOut"][];
             /** Usual */
@@ -3817,6 +3844,20 @@ export interface components {
             off: components["schemas"]["LengthOut"];
             /** Says */
             says: string;
+        };
+        /**
+         * OnTheWay
+         * @description Something measured on the way, under Measure: what it is called, as it was typed, what was planned.
+         */
+        OnTheWay: {
+            /** Field */
+            field: string;
+            /** Measured */
+            measured: string;
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
         };
         /**
          * OptionOut

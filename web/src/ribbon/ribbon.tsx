@@ -13,6 +13,7 @@ import { Overview } from "./overview";
 import { Patterns } from "./patterns";
 import { Tape } from "./tape";
 import { useFolding } from "./use-folding";
+import { usePrinting } from "./use-printing";
 import { useWidth } from "./use-width";
 import { inSight, panned, scale, type View, WHOLE, zoomed } from "./view";
 
@@ -55,7 +56,8 @@ export function Ribbon(props: Props) {
   const dressed = JSON.stringify(looks);
   const model = useMemo(() => modelOf(plan, JSON.parse(dressed) as Look[]), [plan, dressed]);
   const [turned, setTurned] = useState(false);
-  const [view, setView] = useState<View>(WHOLE);
+  const [looked, setView] = useState<View>(WHOLE);
+  const view = usePrinting() ? WHOLE : looked;
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box, 900, 240);
   const held = useRef(new Map<number, number>());

@@ -1,6 +1,7 @@
 import { type RefObject, useEffect, useState } from "react";
+import { SHEET_WIDE, usePrinting } from "./use-printing";
 
-/** How wide the element in `box` is, in pixels: `atFirst` until it is known, and never below `least`. */
+/** How wide the element in `box` is, in pixels: `atFirst` until it is known, and never below `least`; as a sheet while it is printed. */
 export function useWidth(box: RefObject<HTMLElement | null>, atFirst: number, least: number): number {
   const [width, setWidth] = useState(atFirst);
   useEffect(() => {
@@ -9,5 +10,5 @@ export function useWidth(box: RefObject<HTMLElement | null>, atFirst: number, le
     watch.observe(box.current);
     return () => watch.disconnect();
   }, [box, least]);
-  return width;
+  return usePrinting() ? Math.max(least, SHEET_WIDE) : width;
 }

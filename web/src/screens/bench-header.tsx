@@ -122,7 +122,7 @@ export function Steps(props: { step: Step; lacks: Partial<Record<Step, string>>;
           aria-current={props.step === name ? "step" : undefined}
           aria-description={props.lacks[name] || undefined}
           onClick={() => props.onStep(name)}
-          className={`min-h-11 shrink-0 rounded-t px-3 text-left font-semibold sm:px-4 ${props.step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
+          className={`min-h-11 shrink-0 rounded-t px-1.5 text-left text-[0.94rem] font-semibold sm:px-4 sm:text-base ${props.step === name ? "bg-soot text-calico" : "text-smoke hover:bg-woad-wash"}`}
         >
           {word}
           <span aria-hidden="true" className="hidden text-xs font-normal sm:block">

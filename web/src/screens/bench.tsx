@@ -181,24 +181,29 @@ function Laid({ opened }: { opened: Opened }) {
       }),
     [work.sections, section?.key, ready, made, good],
   );
-  // Before it is marked, the hemmed panel is measured: its pleats are planned anew from that.
-  const hemmed = useMemo(() => {
-    const name = edge?.measured;
-    if (!work.thing || !made || !name) return null;
+  // What is measured on the way stands where it is measured: the hemmed panel before it is marked, all of it under Check.
+  const onTheWay = useMemo(() => {
+    if (!work.thing || !made) return [];
     const { thing } = work;
-    const field = made.fields.find((one) => one.name === name);
-    return {
-      title: field?.title ?? "",
-      where: field?.where ?? "",
-      value: String(thing.measures?.[name] ?? ""),
-      onType: (text: string) => {
-        const { [name]: _, ...others } = thing.measures ?? {};
-        saver.thing({ ...thing, measures: text ? { ...others, [name]: text } : others }, `measures.${name}`);
-      },
-      problems: making.problems,
-      path: `measures.${name}`,
-    };
-  }, [edge, made, making.problems, work, saver]);
+    return made.fields
+      .filter((field) => field.on_the_way && field.asked)
+      .map((field) => ({
+        field: field.name,
+        title: field.title,
+        where: field.where,
+        value: String(thing.measures?.[field.name] ?? ""),
+        onType: (text: string) => {
+          const { [field.name]: _, ...others } = thing.measures ?? {};
+          saver.thing(
+            { ...thing, measures: text ? { ...others, [field.name]: text } : others },
+            `measures.${field.name}`,
+          );
+        },
+        problems: making.problems,
+        path: `measures.${field.name}`,
+      }));
+  }, [made, making.problems, work, saver]);
+  const hemmed = onTheWay.find((one) => one.field === edge?.measured) ?? null;
   // What is wrong anywhere leads to its field from every step; on the step itself it stands at its field.
   const shownCloth = cloth ?? (section ? roleOf(section.spec) : "face");
   const faults = faultsOf(
@@ -271,7 +276,7 @@ function Laid({ opened }: { opened: Opened }) {
   };
 
   return (
-    <div className="px-3 pb-24 sm:px-5">
+    <div className="px-3 pb-24 sm:px-5 print:pb-0">
       <BenchHeader
         work={work}
         saving={bench.saving}
@@ -434,6 +439,7 @@ function Laid({ opened }: { opened: Opened }) {
                   spec={spec}
                   plan={plan}
                   piece={section.key}
+                  onTheWay={onTheWay}
                   act={saver.act}
                   onSaid={(text, undo) => setSaid(undo ? { text, undo } : { text })}
                 />

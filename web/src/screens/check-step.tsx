@@ -1,5 +1,6 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import type { CheckAnswer, Plan, SectionSpec, Work } from "../api/client";
+import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { MarkGlyph } from "../parts/table/mark-glyph";
 import { GLYPHS } from "../ribbon/glyphs";
@@ -7,23 +8,30 @@ import { saysWhy } from "../state/sentence";
 import { hearReadings } from "../state/tape-channel";
 import { useAsked } from "../state/use-asked";
 import { useDraft } from "../state/use-draft";
+import type { Measured } from "./mark-step";
 
 interface Props {
   spec: SectionSpec;
   plan: Plan | null;
   piece: string;
+  /** What is measured of the thing on the way, under Measure: the same record. */
+  onTheWay: Measured[];
   act: (method: string, tail: string, body: Record<string, unknown>) => Promise<Work | null>;
   onSaid: (text: string, undo?: () => void) => void;
 }
 
+type Level = "lower" | "upper";
+
 const NONE = [""];
 
 /** The step Check: what was measured after basting against what was planned, and the mend on the tape. */
-export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
+export function CheckStep({ spec, plan, piece, onTheWay, act, onSaid }: Props) {
   const draft = useDraft(`check/${piece}`, NONE);
   const measured = draft.now;
   const typed = measured.filter((text) => text.trim());
-  const { answer, problems } = useAsked("/check", typed.length ? { spec, measured } : null);
+  const [level, setLevel] = useState<Level>("lower");
+  const at: Level = spec.taper ? level : "lower";
+  const { answer, problems } = useAsked("/check", typed.length ? { spec, measured, level: at } : null);
   useEffect(
     () =>
       hearReadings((reading) => draft.type([...measured.filter((text) => text.trim()), reading.text, ""].slice(0, 40))),
@@ -34,7 +42,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
     draft.type(now.at(-1)?.trim() && now.length < 40 ? [...now, ""] : now);
   };
   const keep = async (take: boolean) => {
-    const done = await act("POST", "/checks", { section: piece, measured: typed, take });
+    const done = await act("POST", "/checks", { section: piece, measured: typed, level: at, take });
     if (!done) return;
     draft.clear();
     onSaid(
@@ -51,7 +59,7 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
         <p className="m-0 mb-2 text-smoke">
           Laid flat, at the same tension each time, from stitching line to stitching line. At several places if you
           like.
-          {plan && (
+          {plan && at === "lower" && (
             <>
               {" Planned: "}
               <strong>
@@ -61,6 +69,17 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
             </>
           )}
         </p>
+        {spec.taper && (
+          <Choose
+            name="Measured at"
+            value={at}
+            options={[
+              ["lower", "the lower level"],
+              ["upper", "the upper level"],
+            ]}
+            onPick={(value) => setLevel(value as Level)}
+          />
+        )}
         {measured.map((text, index) => {
           const problem = problems.find(
             (one) => one.path === `measured.${index}` || one.path === `measured.${index}.by`,
@@ -95,6 +114,12 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
               {saysWhy(problem)}
             </p>
           ))}
+        {onTheWay.map((one) => (
+          <div key={one.path} className="mb-2">
+            <Text name={one.title} path={one.path} value={one.value} problems={one.problems} onType={one.onType} />
+            <p className="m-0 max-w-72 text-sm text-smoke">{one.where}</p>
+          </div>
+        ))}
         <a className="press -ml-3" href="/tape" target="_blank" rel="noreferrer">
           Open the digital tape
         </a>
@@ -113,6 +138,14 @@ export function CheckStep({ spec, plan, piece, act, onSaid }: Props) {
                 <Figure>{line}</Figure>
               </p>
             ))}
+            {shown.asks && (
+              <p className="my-2 border-l-[6px] border-weld-line pl-3 text-lg">
+                <Figure>{shown.asks}</Figure>{" "}
+                <button type="button" className="press" onClick={() => setLevel(at === "lower" ? "upper" : "lower")}>
+                  Yes, at the {at === "lower" ? "upper" : "lower"} level
+                </button>
+              </p>
+            )}
             <div className="my-3 flex flex-wrap gap-3">
               {shown.correction && !shown.within && shown.changes.length > 0 && (
                 <button type="button" className="press press-main" onClick={() => void keep(true)}>

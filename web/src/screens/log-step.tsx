@@ -89,19 +89,26 @@ export function LogStep({ work, spec, piece, onChange, onWords, saver, onSaid }:
         <h2 className="m-0 text-lg font-bold">Planned against sewn</h2>
         {!log ? (
           <p>{found.isError ? "What was sewn cannot be fetched just now." : "Fetching what was sewn…"}</p>
-        ) : log.checks.length === 0 ? (
+        ) : log.checks.length + log.on_the_way.length === 0 ? (
           <p className="text-smoke">Nothing has been measured yet: the step Check keeps what you measure.</p>
         ) : (
           <>
-            <SewnPlot
-              offs={log.checks.map((check) => ({
-                name: check.name,
-                mm: check.off.mm,
-                text: check.off.text,
-                within: check.within,
-              }))}
-            />
+            {log.checks.length > 0 && (
+              <SewnPlot
+                offs={log.checks.map((check) => ({
+                  name: check.name,
+                  mm: check.off.mm,
+                  text: check.off.text,
+                  within: check.within,
+                }))}
+              />
+            )}
             <ul className="m-0 list-none p-0">
+              {log.on_the_way.map((one) => (
+                <li key={one.field} className="border-t border-thread py-1">
+                  <strong>{one.title}</strong>: <Figure>{`${one.measured}. ${one.says}`}</Figure>
+                </li>
+              ))}
               {log.checks.map((check) => (
                 <li key={check.at} className="border-t border-thread py-1">
                   <span className="text-smoke">{check.at.slice(0, 10)}</span> <strong>{check.name}</strong>:{" "}

@@ -18,7 +18,8 @@ const ROLES: Record<string, string> = {
   gathered: "gathered",
 };
 
-interface Measured {
+/** Something measured of a thing on the way, and how it is typed. */
+export interface Measured {
   title: string;
   where: string;
   value: string;

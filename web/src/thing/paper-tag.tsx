@@ -33,7 +33,7 @@ export function PaperTag({ name, path, value, problems, assumed, onType, lit, on
           {name}
         </span>
         <input
-          className="h-9 min-w-0 bg-transparent text-base font-bold text-soot placeholder:font-normal placeholder:text-smoke"
+          className="h-10 min-w-0 bg-transparent text-base font-bold text-soot placeholder:font-normal placeholder:text-smoke"
           style={{ width: `${Math.min(18, Math.max((text || hint).length, 2) + 1.5)}ch` }}
           value={text}
           placeholder={hint}

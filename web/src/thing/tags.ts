@@ -13,7 +13,7 @@ export interface Tag {
   wide: number;
 }
 
-export const TAG_HIGH = 38;
+export const TAG_HIGH = 42;
 const GAP = 6;
 
 /** Where every tag of a view stands, none over another nor outside the picture. */

@@ -58,6 +58,9 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
               y={fit.y(label.y) - 22}
               fontSize="14"
               fill="var(--smoke)"
+              stroke="var(--calico)"
+              strokeWidth="5"
+              paintOrder="stroke"
             >
               {label.says}
             </text>
@@ -106,7 +109,7 @@ export function ThingPicture({ picture, fields, typed, problems, lit, onLight, o
             >
               <span className="shrink-0 whitespace-nowrap">{of.title.toLowerCase()}</span>
               <input
-                className="h-9 w-full min-w-0 bg-transparent font-bold placeholder:font-normal placeholder:text-smoke"
+                className="h-10 w-full min-w-0 bg-transparent font-bold placeholder:font-normal placeholder:text-smoke"
                 value={text}
                 placeholder={of.assumed ? `${of.assumed}?` : "…"}
                 aria-label={`${of.title}, on the picture`}

@@ -22,8 +22,8 @@ export function Term({ name, id, field }: { name: string; id?: string; field?: s
         // From the keyboard F1 in the field opens the same: a stop before every field would be in the way.
         tabIndex={-1}
         data-term={key}
-        // Room for a finger, taken from what is around it.
-        className="-my-2.5 inline-block cursor-help py-2.5 text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid"
+        // Room for a finger, taken from what is above it: the field that it names stands below.
+        className="-mt-4 inline-block pt-4 cursor-help text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid"
         title="What it means"
         onClick={() => setOpen(true)}
       >

@@ -92,7 +92,7 @@ export function PinTile({
       <input
         ref={input}
         id={id}
-        className={`w-full min-w-0 rounded bg-transparent ${shown.length > 9 ? "text-base" : shown.length > 8 ? "text-[1.1rem]" : "text-[1.35rem]"} leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
+        className={`h-10 w-full min-w-0 rounded bg-transparent ${shown.length > 9 ? "text-base" : shown.length > 8 ? "text-[1.1rem]" : "text-[1.35rem]"} leading-9 font-bold ${hold === "free" ? "" : "text-soot"} ${problem ? "underline decoration-madder decoration-wavy decoration-2" : ""}`}
         value={shown}
         placeholder="—"
         autoComplete="off"

@@ -121,7 +121,7 @@ function MeasureField({ field, asks }: { field: ThingField; asks: Asks }) {
               field.several && !more ? (
                 <button
                   type="button"
-                  className="-my-2 min-h-9 text-sm font-semibold text-woad hover:underline"
+                  className="-mt-4 flex min-h-9 items-end text-sm font-semibold text-woad hover:underline"
                   aria-label={`${field.title}: places`}
                   title="Measured in more than one place"
                   onClick={() => {
@@ -185,7 +185,7 @@ function Entry(props: {
     <div
       className={`relative flex ${field.sort === "text" ? "w-80 max-w-full" : field.first ? "w-28" : "w-44"} flex-col text-sm font-semibold text-smoke`}
     >
-      <span className="flex items-center justify-between">
+      <span className="flex items-end justify-between">
         <label htmlFor={id}>{props.label}</label>
         {props.beside}
       </span>
