@@ -1,4 +1,4 @@
-"""Keeps at it for a while: laws with fresh examples, kills, generated requests, hostile files, backups back and forth.  MINUTES says how long.
+"""Keeps at it for a while: laws with fresh examples, kills, generated requests, hostile files, backups back and forth, fields mistyped.  MINUTES says how long.
 
 Prints what was done and what was lost, and ends with 1 where anything was.  Every run is another: its seed is printed,
 and SEED= repeats it.
@@ -15,6 +15,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from scripts.soak.backups import backups, halves
+from scripts.soak.fields import fields
 from scripts.soak.files import files
 from scripts.soak.kills import kills
 from scripts.soak.laws import laws
@@ -27,7 +28,15 @@ def until(minutes: float) -> Callable[[], bool]:
     return lambda: time.monotonic() < over
 
 
-PARTS = {"laws": laws, "kills": kills, "halves": halves, "requests": requests, "files": files, "backups": backups}
+PARTS = {
+    "laws": laws,
+    "kills": kills,
+    "halves": halves,
+    "requests": requests,
+    "files": files,
+    "backups": backups,
+    "fields": fields,
+}
 
 
 def soak(minutes: float, seed: int) -> bool:
@@ -47,6 +56,7 @@ def soak(minutes: float, seed: int) -> bool:
             "not equal",
             "broken pictures",
             "neither nor",
+            "locked",
         )
         right = right and not any(found[one] for one in bad)
     return right

@@ -23,7 +23,7 @@ export function Term({ name, id, field }: { name: string; id?: string; field?: s
         tabIndex={-1}
         data-term={key}
         // Room for a finger, taken from what is above it: the field that it names stands below.
-        className="-mt-4 inline-block pt-4 cursor-help text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid"
+        className="-mt-4.5 inline-block pt-4.5 cursor-help text-left underline decoration-dotted decoration-1 underline-offset-4 hover:decoration-solid"
         title="What it means"
         onClick={() => setOpen(true)}
       >
