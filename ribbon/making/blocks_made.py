@@ -124,7 +124,13 @@ def _checks(given: Given) -> list[Check]:
     if given.known("pleated_waist") or waist is None:
         return []
     whole = waist if typed_out(given) else waist + given.length("ease")
-    return [Check("pleated_waist", f"Measure round the waist before it is faced: {given.write(whole)} is wanted.")]
+    return [
+        Check(
+            "pleated_waist",
+            f"Measure round the waist before it is faced: {given.write(whole)} is wanted.",
+            given.write(whole),
+        )
+    ]
 
 
 def _slip(given: Given, half: BlockHalf, made: list[BlockMade]) -> list[str]:

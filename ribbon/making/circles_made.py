@@ -67,7 +67,13 @@ def _parts(given: Given, ring: Rings, one: Solved | None, pieces: Sequence[CutPi
 def _checks(given: Given, ring: Rings) -> list[Check]:
     if given.word("heading") == "plain" or given.known("cut_edge"):
         return []
-    return [Check("cut_edge", f"Measure the cut edge along its stitching line: {given.write(ring.edge)} was planned.")]
+    return [
+        Check(
+            "cut_edge",
+            f"Measure the cut edge along its stitching line: {given.write(ring.edge)} was planned.",
+            given.write(ring.edge),
+        )
+    ]
 
 
 def _slip(given: Given, ring: Rings) -> list[str]:

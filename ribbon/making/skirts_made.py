@@ -96,7 +96,13 @@ def _checks(given: Given, whole: Length) -> list[Check]:
     if given.known("pleated_waist"):
         return []
     planned, what = waist_of(given) or whole, "facing" if given.word("top") == "facing" else "band"
-    return [Check("pleated_waist", f"Measure the edge before the {what} is cut: {given.write(planned)} was planned.")]
+    return [
+        Check(
+            "pleated_waist",
+            f"Measure the edge before the {what} is cut: {given.write(planned)} was planned.",
+            given.write(planned),
+        )
+    ]
 
 
 def _slip(given: Given, panels: Sequence[SkirtPart], solved: Mapping[str, Solved]) -> list[str]:

@@ -157,10 +157,11 @@ class Priced(NamedTuple):
 
 
 class Check(NamedTuple):
-    """A measure that is taken on the way: the field that it is typed into, and what hangs on it."""
+    """A measure that is taken on the way: the field that it is typed into, what hangs on it, what was planned as it is told."""
 
     field: str
     says: str
+    planned: str = ""
 
 
 class Making(NamedTuple):

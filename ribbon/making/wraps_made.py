@@ -88,7 +88,13 @@ def _checks(given: Given) -> list[Check]:
     planned = waist_long(given)
     if given.known("pleated_waist") or planned is None:
         return []
-    return [Check("pleated_waist", f"Measure the waist edge from edge to edge: {given.write(planned)} was planned.")]
+    return [
+        Check(
+            "pleated_waist",
+            f"Measure the waist edge from edge to edge: {given.write(planned)} was planned.",
+            given.write(planned),
+        )
+    ]
 
 
 def _slip(given: Given, made: Wrap) -> list[str]:

@@ -9,7 +9,7 @@ from typing_extensions import TypedDict
 
 from ribbon.table.times import in_words
 from server.journal.models import Check, Photograph
-from server.journal.services import told_check, usual_of
+from server.journal.services import told_check, unit_of, usual_of
 from server.shelf.models import Cloth
 from server.swatches.models import BookSwatch
 from server.swatches.services import book
@@ -167,7 +167,7 @@ def last_time(key: str) -> LastTime:
 
 def _taught(work: Work) -> list[str]:
     """What a work says: how far its checks were off, what it took, what was written."""
-    checks = ((check.name, told_check(check)) for check in work.checks.all())
+    checks = ((check.name, told_check(check)) for check in work.checks.filter(struck=False))
     found = [f"{name}: {told['says'][0]}" for name, told in checks if told and told["says"]]
     minutes = sum(round(one) for one in taken(work.thing).values())
     if minutes:
@@ -184,7 +184,7 @@ def _of_cloths(work: Work, cloths: set[str]) -> list[str]:
     """What the checks and the swatch book say of each cloth."""
     found = []
     for cloth in sorted(cloths):
-        usual = usual_of(cloth, "cm")
+        usual = usual_of(cloth, unit_of(work))
         found += [usual["says"]] if usual is not None else []
         found += [f"{cloth}: {' '.join(row['says'])}" for row in book(list(BookSwatch.objects.filter(cloth=cloth)[:6]))]
     return found

@@ -33,7 +33,7 @@ def log_of(key: str) -> dict[str, Any]:
     """The log of a work: its words, its checks with what they came to, its photographs, what its cloths usually do."""
     work = works.find(key)
     specs = [spec for _, spec in all_alone(work)]
-    unit = str((work.thing or {}).get("unit") or (specs[0].get("unit") if specs else None) or "cm")
+    unit = unit_of(work)
     cloths = sorted({name for spec in specs if (name := spec.get("cloth", {}).get("name"))})
     return {
         **works.LOG,
@@ -45,6 +45,12 @@ def log_of(key: str) -> dict[str, Any]:
             {**told, "turns": _turns(work, name)} for name in cloths if (told := usual_of(name, unit)) is not None
         ],
     }
+
+
+def unit_of(work: Work) -> str:
+    """The unit that a work is written in."""
+    first = work.sections.first()
+    return str((work.thing or {}).get("unit") or (first.spec.get("unit") if first else None) or "cm")
 
 
 @transaction.atomic

@@ -29,9 +29,7 @@ def make_if_due() -> bool:
             return False
         failed = settings.DATA / _FAILED
         try:
-            job.run("backup", kept.daily_path(today), "daily")
-        except job.Busy:
-            return False  # it is looked at again in a while
+            job.made("backup", kept.daily_path(today), "daily")
         except Refusal as refusal:
             failed.write_text(f"{today}: {refusal.problems[0].message}", encoding="utf-8")
             _log.warning("the day's backup could not be made")

@@ -52,11 +52,14 @@ def run(what: str, path: Path, words: str) -> dict[str, Any]:
     with (settings.DATA / _ASKED).open("w") as asked:
         if not taken(asked):
             raise Busy(progress()["doing"] or "backup")
-        return _done(what, path, words) if not settings.JOBS_APART else _apart(what, path, words)
+        return made(what, path, words)
 
 
-def _apart(what: str, path: Path, words: str) -> dict[str, Any]:
-    made = subprocess.run(  # noqa: S603 - our own program
+def made(what: str, path: Path, words: str) -> dict[str, Any]:
+    """The same behind whatever is under way, for who may wait: the day's own backup.  Raises `Refusal`."""
+    if not settings.JOBS_APART:
+        return _done(what, path, words)
+    ended = subprocess.run(  # noqa: S603 - our own program
         [sys.executable, "-W", "ignore", "-m", "server.keeping.job", what, str(path), words],
         cwd=settings.ROOT,
         env={**os.environ, "YOUNG_RIBBON_DATA": str(settings.DATA), _ASKED_BY: str(os.getpid())},
@@ -64,10 +67,10 @@ def _apart(what: str, path: Path, words: str) -> dict[str, Any]:
         check=False,
     )
     try:
-        told: dict[str, Any] = orjson.loads(made.stdout)
+        told: dict[str, Any] = orjson.loads(ended.stdout)
     except orjson.JSONDecodeError:
-        last = made.stderr.decode(errors="replace").strip().rpartition("\n")[2]
-        _log.error("%s ended with %s: %s", what, made.returncode, last.partition(":")[0])
+        last = ended.stderr.decode(errors="replace").strip().rpartition("\n")[2]
+        _log.error("%s ended with %s: %s", what, ended.returncode, last.partition(":")[0])
         raise refuse(
             "not_done", "file", words, f"the {what} did not come to its end", "look whether there is room on the disk"
         ) from None

@@ -104,18 +104,18 @@ def on_the_way(thing: Any, cloths: Mapping[str, Any]) -> list[dict[str, str]]:
             "field": name,
             "title": fields[name].title,
             "measured": ", ".join(map(str, value)) if isinstance(value, list) else str(value),
-            "says": planned.get(name, ""),
+            "says": f"{planned[name]} was planned." if planned.get(name) else "",
         }
         for name, value in typed.items()
     ]
 
 
 def _asked_on_the_way(thing: Mapping[str, Any], cloths: Mapping[str, Any]) -> dict[str, str]:
-    """What a thing asks to be measured on the way, by its fields; nothing while it cannot be made."""
+    """What was planned of what a thing asks to be measured on the way, by its fields; nothing while it cannot be made."""
     try:
         said = ThingSpec.model_validate(thing)
         known = {role: ClothSpec.model_validate(cloth) for role, cloth in cloths.items()}
-        return {one.field: one.says for one in thing_made(said, known, {}).made.checks}
+        return {one.field: one.planned for one in thing_made(said, known, {}).made.checks}
     except (Refusal, ValidationError):
         return {}
 
