@@ -5,10 +5,8 @@ from __future__ import annotations
 import base64
 import json
 import os
-import sqlite3
 import zlib
 from collections.abc import Callable
-from contextlib import closing
 from datetime import UTC, date, datetime, timedelta
 from io import BytesIO
 from pathlib import Path
@@ -25,7 +23,7 @@ from PIL import Image
 
 from server.journal.demo import add_demo_works
 from server.journal.models import Photograph
-from server.keeping import backup, daily, health, kept
+from server.keeping import backup, daily, kept
 from server.keeping.rows import TABLES
 from server.pictures import photographs
 from server.shelf.demo import add_demo_cloths
@@ -441,17 +439,3 @@ def test_a_full_disk_is_not_blamed_on_the_backup(full: dict[str, Any], monkeypat
     assert problem["code"] == "full"
     assert "no room" in problem["message"]
     assert "Nothing was changed" in problem["message"]
-
-
-def test_a_schema_whose_words_are_no_text_is_a_damaged_database(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
-) -> None:
-    path = tmp_path / "ribbon.sqlite3"
-    with closing(sqlite3.connect(path)) as made:
-        made.execute("CREATE TABLE works_work (key TEXT)")
-        made.commit()
-    path.write_bytes(path.read_bytes().replace(b"works_work", b"works_\xbc\xbcrk"))
-    monkeypatch.setattr(health, "database", lambda: path)
-    for found in (health.look(), health.look(whole=False), health.looked_through()):
-        assert found is None or found.kind in ("damaged", "emptied")
-    assert (health.look() or health.damaged()).kind == "damaged"

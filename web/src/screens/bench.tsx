@@ -22,16 +22,19 @@ import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
-import { saysWhy, sentence } from "../state/sentence";
+import { sentence } from "../state/sentence";
 import { hasHand, held, type Quantity, WORDS } from "../state/spec";
 import { assumedIn, STARTS, typicalOf } from "../state/starts";
 import { STEPS, type Step, saysOfSteps } from "../state/steps";
 import { isTied, keptAs, readySpecs, tiedAgain } from "../state/ties";
+import { told } from "../state/told";
 import { useEdgeless } from "../state/use-edgeless";
 import { useMoves } from "../state/use-moves";
-import { type Planned, usePlan } from "../state/use-plan";
-import { type ThingMade, useThing } from "../state/use-thing";
+import { useOnTheWay } from "../state/use-on-the-way";
+import { usePlan } from "../state/use-plan";
+import { useThing } from "../state/use-thing";
 import { useTitle } from "../state/use-title";
+import { useToCut } from "../state/use-to-cut";
 import { edgeBy, useWays } from "../state/use-ways";
 import { type Opened, open as opening, useWork } from "../state/use-work";
 import { BenchHeader, Steps } from "./bench-header";
@@ -69,14 +72,6 @@ export function Bench({ name }: { name: string }) {
       </main>
     );
   return <Laid key={found.data.work.key} opened={found.data} />;
-}
-
-/** What changed with what was typed, in one sentence for whoever does not see it. */
-function told(step: Step, making: ThingMade, planned: Planned): string {
-  const { made, problems, busy } = making;
-  if (step === "measure")
-    return busy ? "" : problems[0] ? saysWhy(problems[0]) : (made?.buy.map((one) => one.says).join(" ") ?? "");
-  return step === "pleat" && !planned.busy && !planned.stale ? (planned.plan?.slip[0]?.text ?? "") : "";
 }
 
 /** On which steps the ribbon stands whole, on which in two tracks; on the others it folds away. */
@@ -163,46 +158,9 @@ function Laid({ opened }: { opened: Opened }) {
         : null,
     [section, edge, made, saver],
   );
-  // While something typed cannot be read, what was last good of it is cut: of the piece, of the thing, of the cloths.
-  const good = useMemo(
-    () => (own && planned.from ? parted(own, work.cloths, planned.from) : null),
-    [own, planned.from, work.cloths],
-  );
-  const cloths = useMemo(
-    () => ({ ...(making.from?.cloths ?? work.cloths), ...good?.cloths }),
-    [making.from, work.cloths, good],
-  );
-  // Every piece as it goes to be cut: nothing tied, and as often as its thing is made.
-  const pieces = useMemo(
-    () =>
-      work.sections.flatMap(({ key, name, spec: kept }) => {
-        const spec = good && key === section?.key ? good.spec : ready.get(key);
-        return spec ? [{ key, name, spec, times: kept.edge ? (made?.times ?? 1) : 1 }] : [];
-      }),
-    [work.sections, section?.key, ready, made, good],
-  );
+  const { cloths, pieces } = useToCut(work, section?.key, own, ready, making, planned);
   // What is measured on the way stands where it is measured: the hemmed panel before it is marked, all of it under Check.
-  const onTheWay = useMemo(() => {
-    if (!work.thing || !made) return [];
-    const { thing } = work;
-    return made.fields
-      .filter((field) => field.on_the_way && field.asked)
-      .map((field) => ({
-        field: field.name,
-        title: field.title,
-        where: field.where,
-        value: String(thing.measures?.[field.name] ?? ""),
-        onType: (text: string) => {
-          const { [field.name]: _, ...others } = thing.measures ?? {};
-          saver.thing(
-            { ...thing, measures: text ? { ...others, [field.name]: text } : others },
-            `measures.${field.name}`,
-          );
-        },
-        problems: making.problems,
-        path: `measures.${field.name}`,
-      }));
-  }, [made, making.problems, work, saver]);
+  const onTheWay = useOnTheWay(work.thing, making, saver);
   const hemmed = onTheWay.find((one) => one.field === edge?.measured) ?? null;
   // What is wrong anywhere leads to its field from every step; on the step itself it stands at its field.
   const shownCloth = cloth ?? (section ? roleOf(section.spec) : "face");

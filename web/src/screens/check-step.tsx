@@ -8,7 +8,7 @@ import { saysWhy } from "../state/sentence";
 import { hearReadings } from "../state/tape-channel";
 import { useAsked } from "../state/use-asked";
 import { useDraft } from "../state/use-draft";
-import type { Measured } from "./mark-step";
+import type { Measured } from "../state/use-on-the-way";
 
 interface Props {
   spec: SectionSpec;

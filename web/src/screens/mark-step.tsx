@@ -1,12 +1,13 @@
 import { useState } from "react";
 import { Link } from "wouter";
-import type { Plan, Problem, SectionSpec } from "../api/client";
+import type { Plan, SectionSpec } from "../api/client";
 import { Choose, Text } from "../parts/controls/fields";
 import { Figure } from "../parts/controls/figure";
 import { ChalkChoice } from "../parts/table/chalk-choice";
 import { MarksTable } from "../parts/table/marks-table";
 import { type ChalkFrom, keepLook, keptFrom, keptSide } from "../state/chalk-place";
 import { useAsked } from "../state/use-asked";
+import type { Measured } from "../state/use-on-the-way";
 import { useWays } from "../state/use-ways";
 
 const ROLES: Record<string, string> = {
@@ -17,16 +18,6 @@ const ROLES: Record<string, string> = {
   upright: "upright",
   gathered: "gathered",
 };
-
-/** Something measured of a thing on the way, and how it is typed. */
-export interface Measured {
-  title: string;
-  where: string;
-  value: string;
-  onType: (text: string) => void;
-  problems: Problem[];
-  path: string;
-}
 
 /** The step Mark: the chalk list from either end or the middle, on either side, and the gauge of one pleat. */
 export function MarkStep(props: {
