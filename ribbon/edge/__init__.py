@@ -1,23 +1,21 @@
 """An edge solved: its plan, its row on the tape, corrected, tapered, let into a pattern piece."""
 
 from ribbon.edge.corrected import (
-    Nudge,
     applied,
     as_marked,
-    can_change,
     changes,
+    changes_say,
     corrected_row,
-    division,
-    much_says,
-    per_change,
+    moved_along,
     pleats_say,
-    turned,
+    turn_in_all,
 )
 from ribbon.edge.edge import EdgePlan, Marked, PlannedStretch, TapedEdge, edge_of, edge_plan, taped_edge
 from ribbon.edge.gathered import Gathered, Match, gathered
 from ribbon.edge.inserted import Inserted, inserted
 from ribbon.edge.plan import Plan, gathered_parts, plan
 from ribbon.edge.sample import sample
+from ribbon.edge.sharing import Nudge, can_change, division, groups_of, least_change, per_change
 from ribbon.edge.taped import Taped, taped
 from ribbon.edge.tapered import Tapered, tapered
 
@@ -37,14 +35,17 @@ __all__ = [
     "as_marked",
     "can_change",
     "changes",
+    "changes_say",
     "corrected_row",
     "division",
     "edge_of",
     "edge_plan",
     "gathered",
     "gathered_parts",
+    "groups_of",
     "inserted",
-    "much_says",
+    "least_change",
+    "moved_along",
     "per_change",
     "plan",
     "pleats_say",
@@ -52,5 +53,5 @@ __all__ = [
     "taped",
     "taped_edge",
     "tapered",
-    "turned",
+    "turn_in_all",
 ]

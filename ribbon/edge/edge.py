@@ -11,7 +11,8 @@ from ribbon.edge.corrected import as_marked
 from ribbon.edge.gathered import Gathered, gathered
 from ribbon.edge.inserted import Inserted, inserted
 from ribbon.edge.plan import Plan, plan
-from ribbon.edge.taped import Begun, Taped, on_division, taped
+from ribbon.edge.rounding import Begun, on_division
+from ribbon.edge.taped import Taped, taped
 from ribbon.edge.tapered import Tapered, tapered
 from ribbon.edge.widths import widths
 from ribbon.errors import Problem, Refusal, refuse
@@ -244,17 +245,18 @@ def taped_edge(whole: EdgePlan, tape: Length) -> TapedEdge:
     strips: list[Strip] = []
     begun = Begun()
     for one in whole.stretches:
-        # Each stretch ends where its own end falls on the tape.
-        end = on_division(begun.finished + one.finished, tape)
-        on_tape = None
-        if one.plan is None:
-            strips.append(_plain(end - begun.taped_finished))
+        # Each stretch ends where its own end falls on the tape, the turn of its cloth in it.
+        on_tape = taped(one.plan, tape, begun) if one.plan is not None else None
+        exact = begun.finished + (on_tape.marked if on_tape else one.finished)
+        end = begun.taped_finished + on_tape.straight if on_tape else on_division(exact, tape)
+        if on_tape is not None:
+            strips.append(on_tape.strip)
         else:
-            on_tape = taped(one.plan, tape, begun)
-            strips.append(on_tape.strip if on_tape else _fitted(one.plan, end - begun.taped_finished))
+            wide = end - begun.taped_finished
+            strips.append(_fitted(one.plan, wide) if one.plan is not None else _plain(wide))
         flat = on_tape.flat if on_tape else strips[-1].flat
         found.append(on_tape)
-        begun = Begun(begun.finished + one.finished, end, begun.flat + one.flat, begun.taped_flat + flat)
+        begun = Begun(exact, end, begun.flat + one.flat, begun.taped_flat + flat)
     laid = _joined(strips)
     alone = found[0] if whole.only else None
     return TapedEdge(laid, alone.finished if alone else walk(laid).finished, tuple(found))

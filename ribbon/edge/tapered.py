@@ -15,9 +15,8 @@ from itertools import pairwise
 from math import lcm
 from typing import NamedTuple
 
-from ribbon.edge.corrected import corrected_row
+from ribbon.edge.corrected import corrected, marked_row, nearest_width, takes_to, turn_in_all, turned_row
 from ribbon.edge.plan import Plan
-from ribbon.edge.taped import takes_on_tape, taped_row, taped_uncorrected
 from ribbon.errors import Problem, Refusal, refuse
 from ribbon.facts.section import Taper
 from ribbon.fraction import Fraction
@@ -40,11 +39,13 @@ class Slant(NamedTuple):
 class Tapered(NamedTuple):
     """The upper level: its strip, its finished width, what each pleat takes more of there, and the slant of every line.
 
-    `start` is how far the edge that the marks are measured from slants itself: nought but on a ring of knife pleats.
+    `finished` is the width that its marks make, `comes_to` what it then comes to in this cloth and by this hand: without the
+    turn of the cloth and what checks took in.  `start` is how far the edge that the marks are measured from slants itself: nought but on a ring of knife pleats.
     """
 
     strip: Strip
     finished: Length
+    comes_to: Length
     extra: tuple[Length, ...]
     slants: tuple[Slant, ...]
     height: Length
@@ -59,12 +60,10 @@ def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
     problems = list(_cannot_be(plan, taper))
     if problems:
         raise Refusal(problems)
-    lower = corrected_row(plan) if tape is None else taped_row(plan, tape)
-    extras = _extras(plan, taper, lower)
-    q = Fraction(0) if tape is None else tape.mm
-    if q:
-        extras = _on_tape(plan, taper, lower, q)
-    upper = _narrowed(lower, extras, plan, q)
+    straight = turned_row(plan) if tape is None else marked_row(plan, tape)
+    lower = corrected(plan, straight)
+    extras = _extras(plan, taper, straight) if tape is None else _on_tape(plan, taper, straight, tape)
+    upper = _narrowed(lower, extras, plan, tape.mm if tape is not None else Fraction(0))
     if not upper.stands:
         raise refuse(
             "too_coarse",
@@ -84,7 +83,11 @@ def tapered(plan: Plan, tape: Length | None = None) -> Tapered | None:
         )
         for a, b in zip(low.lines, high.lines, strict=True)
     ]
-    return Tapered(high, high_walk.finished, tuple(Length(e) for e in extras), tuple(slants), taper.height, start)
+    checked = Fraction(straight.finished, straight.parts) - Fraction(lower.finished, lower.parts)
+    comes_to = high_walk.finished + Length(checked - turn_in_all(plan))
+    return Tapered(
+        high, high_walk.finished, comes_to, tuple(Length(e) for e in extras), tuple(slants), taper.height, start
+    )
 
 
 def _extras(plan: Plan, taper: Taper, lower: Row) -> list[Fraction]:
@@ -99,23 +102,22 @@ def _extras(plan: Plan, taper: Taper, lower: Row) -> list[Fraction]:
     return [dart + rest * weight / whole for dart, weight in zip(own, weights, strict=True)]
 
 
-def _on_tape(plan: Plan, taper: Taper, lower: Row, q: Fraction) -> list[Fraction]:
-    """What each pleat takes more of than at the lower level, so that what it takes there is itself in whole steps.
+def _on_tape(plan: Plan, taper: Taper, straight: Row, tape: Length) -> list[Fraction]:
+    """What each pleat takes more of than in `straight`, the lower level, so that both are on the tape from one flat width.
 
-    The take-up of the upper level is rounded by a running total of its own, and each correction stays what it is.
+    The upper level is as wide as comes nearest to what is wanted of it, and its pleats take by running totals what is left.
     """
-    plain = plan.row.finer(q)
-    extras = _extras(plan, taper, plain)
-    parts = lcm(plain.parts, *(extra.denominator for extra in extras))
-    takes = [
-        int(Fraction(p.take, plain.parts) * parts + extra * parts)
-        for p, extra in zip(plain.pleats, extras, strict=True)
-    ]
-    step = int(q * plan.section.kind.divisions * parts)
-    uncorrected = taped_uncorrected(plan, Length(q))
+    turned = turned_row(plan)
+    extras = _extras(plan, taper, turned)
+    exact = turned.finer(tape.mm, Fraction(1, straight.parts), *(extra / 2 for extra in extras))
+    flat = Fraction(straight.finished + sum(pleat.take for pleat in straight.pleats), straight.parts)
+    wish = Fraction(exact.finished, exact.parts) - sum(extras, Fraction(0))
+    finished = nearest_width(plan, tape, flat, wish)
+    takes = [pleat.take + int(extra * exact.parts) for pleat, extra in zip(exact.pleats, extras, strict=True)]
+    found = takes_to(plan, exact, tape, takes, int((flat - finished) * exact.parts))
     return [
-        Fraction(take, parts) - Fraction(pleat.take, uncorrected.parts)
-        for take, pleat in zip(takes_on_tape(plan, plain, takes, step), uncorrected.pleats, strict=True)
+        Fraction(take, exact.parts) - Fraction(pleat.take, straight.parts)
+        for take, pleat in zip(found, straight.pleats, strict=True)
     ]
 
 

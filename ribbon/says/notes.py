@@ -92,7 +92,7 @@ def taper_says(plan: Plan, upper: Tapered) -> str:
     write, fine = section.scribe.write, section.fine
     extras = sorted(set(upper.extra))
     per = section.kind.take_up_per_depth
-    says = f"{write(upper.height).text} higher the edge finishes {write(upper.finished).text}: each pleat is "
+    says = f"{write(upper.height).text} higher the edge finishes {write(upper.comes_to).text}: each pleat is "
     if extras[-1] < ZERO:
         extras, way = [abs(extra) for extra in reversed(extras)], "shallower"
     else:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from typing import NamedTuple
 
-from ribbon.edge import EdgePlan, Plan, Taped, applied, gathered, much_says, pleats_say, turned
+from ribbon.edge import EdgePlan, Plan, Taped, applied, changes_say, gathered, turn_in_all
 from ribbon.facts import Edge, usual_seam
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Length, typed, write_ratio
@@ -94,14 +94,12 @@ def _corrected_and_assumed(plan: Plan) -> list[Sentence]:
 def correction_says(plan: Plan) -> str | None:
     """What the checks, and the known turn of the cloth, changed in the marks; None where nothing did."""
     section = plan.section
-    told = []
-    for sign, way in ((1, "more"), (-1, "less")):
-        own = [one for one in applied(plan) if one.divisions * sign > 0]
-        if own:
-            much = much_says(section, own)
-            told.append(f"{pleats_say([one.pleat for one in own])} {'takes' if len(own) == 1 else 'take'} {much} {way}")
+    told = [
+        f"{pleats} {'take' if pleats.startswith('pleats') else 'takes'} {much}"
+        for pleats, much in changes_say(section, applied(plan))
+    ]
     says = f"Marked anew for a check: {'; '.join(told)}; the cut cloth stays as it is." if told else ""
-    if section.turn and turned(plan):
+    if turn_in_all(plan):
         way = "less" if section.turn > ZERO else "more"
         each = f"For the turn of this cloth every pleat takes {section.fine.write(abs(section.turn)).text} {way}"
         share = (
@@ -121,7 +119,7 @@ def _made_as(whole: EdgePlan, plan: Plan) -> list[Sentence]:
     if stops:
         found.append(Sentence("stops", stops))
     if whole.upper is not None:
-        found.append(Sentence("taper", taper_says(plan, whole.upper)))
+        found.append(Sentence("taper", taper_says(plan, whole.upper_on_tape or whole.upper)))
     if whole.piece is not None:
         found.append(Sentence("piece", insert_says(plan, whole.piece)))
     about = whole.gathered if whole.only else gathered(plan)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Sequence
 from dataclasses import replace
 from typing import NamedTuple
@@ -14,16 +13,17 @@ from ribbon.edge import (
     applied,
     can_change,
     changes,
-    corrected_row,
+    changes_say,
     division,
-    much_says,
-    per_change,
+    groups_of,
+    least_change,
+    moved_along,
     pleats_say,
-    taped,
     tapered,
 )
+from ribbon.edge.corrected import corrected, corrected_row, marked_row
 from ribbon.errors import Refusal, refuse
-from ribbon.facts import Edge
+from ribbon.facts import Edge, Section
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
 
@@ -34,9 +34,9 @@ class Verdict(NamedTuple):
     """What a check found.
 
     `measured` is the mean of the measures and `spread` the widest less the narrowest; `off` is measured less planned,
-    `per_pleat` its share of one pleat (None without pleats), `within` whether it is to be left, `changes` what mends it,
-    `correction` what joins the section's corrections if it is taken, `after` where the row then comes out.  `asks` whether
-    it was measured at the other of two levels, where it is nearer to that.
+    `per_pleat` its share of one pleat (None without pleats), `within` whether it is to be left, `changes` what mends it and
+    `moved` the pleats that go along with them, `correction` what joins the section's corrections if it is taken, `after`
+    where the row then comes out.  `asks` whether it was measured at the other of two levels, where it is nearer to that.
     """
 
     planned: Length
@@ -47,6 +47,7 @@ class Verdict(NamedTuple):
     tolerance: Length
     within: bool
     changes: tuple[Nudge, ...]
+    moved: tuple[tuple[int, Length], ...]
     correction: Length
     after: Length
     says: tuple[str, ...]
@@ -63,7 +64,7 @@ def verdict(
     """
     section, whole = edge.edge, edge.only
     above = edge.upper_on_tape
-    levels = (edge.finished,) if above is None else (edge.finished, above.finished)
+    levels = (edge.finished,) if above is None else (edge.finished, above.comes_to)
     planned = levels[-1] if upper else edge.finished
     if not measures:
         raise refuse(
@@ -77,18 +78,13 @@ def verdict(
     allowed = max(planned * tolerance, step)
     within = abs(off) <= allowed
     count = whole.count if whole else 0
-    found: tuple[Nudge, ...] = ()
-    correction, after = ZERO, measured
-    if whole is not None and not within:
-        before = Counter({one.pleat: one.divisions for one in applied(whole)})
-        found = changes(whole, off, before)
-        if found and _can_be(whole, off):
-            correction = off
-            after = measured - step * sum(one.divisions for one in found)
-        else:
-            found = ()
+    found = _nearest(whole, off) if whole is not None and not within else ()
+    correction = step * sum(one.divisions for one in found)
+    moved = moved_along(whole, found) if whole is not None and found else ()
     share = off / count if count else None
-    told = Verdict(planned, measured, spread, off, share, allowed, within, found, correction, after, ())
+    told = Verdict(
+        planned, measured, spread, off, share, allowed, within, found, moved, correction, measured - correction, ()
+    )
     asks = (
         "" if within or len(levels) == 1 else _other_level(section, measured, planned, levels[0 if upper else 1], upper)
     )
@@ -103,14 +99,43 @@ def _other_level(section: Edge, measured: Length, planned: Length, other: Length
     return f"{write(measured).text} is nearer to the {named} level ({write(other).text}). Was it measured there?"
 
 
-def _can_be(whole: Plan, off: Length) -> bool:
+def _nearest(whole: Plan, off: Length) -> tuple[Nudge, ...]:
+    """What mends a row that is `off`, as nearly as its pleats can: all of it, or the most that they have room for."""
+    step, before = division(whole.section), dict(applied(whole))
+    sign = 1 if off > ZERO else -1
+
+    def tried(by: Length) -> tuple[Nudge, ...]:
+        found = changes(whole, by, before)
+        # What is kept is what the pleats change by, which must lead to the same pleats.
+        changed = step * sum(one.divisions for one in found)
+        found = changes(whole, changed, before) if changed else ()
+        return found if found and _can_be(whole, changed) else ()
+
+    best = tried(off)
+    if best:
+        return best
+    # The most that there is room for lies between nothing and all of it.
+    none, all_of_it = 0, int(abs(off) / step)
+    while none < all_of_it:
+        many = (none + all_of_it + 1) // 2
+        found = tried(step * many * sign)
+        if found:
+            best, none = found, many
+        else:
+            all_of_it = many - 1
+    return best
+
+
+def _can_be(whole: Plan, by: Length) -> bool:
     """True where the pleats have room for the correction: what is offered can also be planned."""
-    made = replace(whole, section=replace(whole.section, corrections=(*whole.section.corrections, off)))
+    made = replace(whole, section=replace(whole.section, corrections=(*whole.section.corrections, by)))
     try:
-        corrected_row(made)
-        tapered(made, made.section.tape)
-        if made.section.tape is not None:
-            taped(made, made.section.tape)
+        if made.section.taper is not None:
+            tapered(made, made.section.tape)
+        elif made.section.tape is None:
+            corrected_row(made)
+        else:
+            corrected(made, marked_row(made, made.section.tape))
     except Refusal:
         return False
     return True
@@ -154,23 +179,13 @@ def _says(section: Edge, whole: Plan | None, told: Verdict) -> list[str]:
     if told.within:
         return [*found, f"That is within tolerance ({write(told.tolerance).text}): leave it."]
     if whole is not None and told.changes:
-        way = "more" if told.off > ZERO else "less"
-        much = much_says(whole.section, told.changes)
-        each = "it takes" if len(told.changes) == 1 else "each takes"
-        found.append(
-            f"Move {pleats_say([one.pleat for one in told.changes])} so that {each} {much} {way} cloth; the others stay as they are."
-        )
-        left = told.after - told.planned
-        if not left:
-            found.append("It then comes out as planned.")
-        else:
-            way_left = "wide" if left > ZERO else "narrow"
-            found.append(f"It then comes out {write(abs(left)).text} {way_left}, which is less than one more change.")
+        found += _mend_says(whole.section, told)
     elif whole is not None and can_change(whole.section):
+        least = division(whole.section) * least_change(groups_of(whole))
         found.append(
-            "That is more than these pleats can be changed by on the tape: open the row and plan it anew with the cloth as it is cut."
-            if abs(told.off) >= division(whole.section) * per_change(whole.section)
-            else f"A pleat of these changes by {write(division(whole.section) * per_change(whole.section)).text} at the least: leave it."
+            f"The least that such a row changes by is {write(least).text}, and that would leave it no nearer: leave it."
+            if abs(told.off) * 2 <= least
+            else "These pleats cannot be changed by that on the tape: open the row and plan it anew with the cloth as it is cut."
         )
     elif whole is not None and (not whole.section.kind.folded or whole.section.kind.upright):
         tighter = "tighter" if told.off > ZERO else "looser"
@@ -182,6 +197,32 @@ def _says(section: Edge, whole: Plan | None, told: Verdict) -> list[str]:
             "Share it over the pleats of its parts by hand, a division each, away from the centre and the closures."
         )
     return found
+
+
+def _mend_says(section: Section, told: Verdict) -> list[str]:
+    """Which pleats to move, by how much, and where the row then comes out."""
+    write = section.scribe.write
+    each = [
+        f"{pleats} so that {'each' if pleats.startswith('pleats') else 'it'} takes {much} cloth"
+        for pleats, much in changes_say(section, told.changes)
+    ]
+    along = [
+        f"{pleats_say([pleat for pleat, by in told.moved if by == much])} {write(abs(much)).text} towards the {'end' if much > ZERO else 'start'}"
+        for much in sorted({by for _, by in told.moved})
+    ]
+    rest = f"move {' and '.join(along)} along with them; " if along else ""
+    found = [f"Move {', and '.join(each)}; {rest}the others stay as they are."]
+    left = told.after - told.planned
+    if not left:
+        return [*found, "It then comes out as planned."]
+    way = "wide" if left > ZERO else "narrow"
+    nearest = abs(left) <= division(section) * 2
+    why = (
+        "which is the nearest that can be had"
+        if nearest
+        else "since these pleats have no room for more: open the row and plan it anew with the cloth as it is cut if that is too much"
+    )
+    return [*found, f"It then comes out {write(abs(left)).text} {way}, {why}."]
 
 
 def usual_error(checks: Sequence[tuple[Length, int]]) -> tuple[Length, Length] | None:

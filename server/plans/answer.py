@@ -154,8 +154,8 @@ def _upper(writer: Writer, whole: EdgePlan, exact: Tapered) -> TaperOut:
     walked = walk(shown.strip)
     return {
         "height": writer.place(exact.height),
-        "finished": writer.size(exact.finished),
-        "on_tape": writer.size(shown.finished),
+        "finished": writer.size(exact.comes_to),
+        "on_tape": writer.size(shown.comes_to),
         "marks": told_marks(writer, marks(shown.strip, walked), walked.parts),
         "slants": [{"kind": s.kind, "pleat": s.pleat, "shift": writer.size(s.shift)} for s in shown.slants],
     }

@@ -40,7 +40,9 @@ def listed(whole: EdgePlan, nought: From, *, wrong_side: bool, upper: bool = Fal
     allowance = edge.allowance
     says = []
     if level is not None:
-        says.append(f"This is the upper level, {edge.scribe.write(level.height).text} above the edge's own.")
+        says.append(
+            f"This is the upper level, {edge.scribe.write(level.height).text} above the edge's own; by its marks it comes to {edge.scribe.write(level.comes_to).text}."
+        )
     rows = [one.plan.section.rows for one in whole.stretches if one.plan and one.plan.section.kind.rows]
     if rows and len(whole.stretches) == 1:
         says.append(f"The same points on each of {rows[0]} rows, straight below one another.")

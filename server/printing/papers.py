@@ -140,8 +140,11 @@ def _template(asked: PaperIn) -> Made:
     drawing = template_drawing(marking)
     pages = on_sheets(drawing, paper, unit_of(asked), title)
     says = f"{len(pages)} {'sheet' if len(pages) == 1 else 'sheets'} of {paper.name}. Each line is where the chalk goes"
-    height = whole.edge.scribe.write(upper.height).text if upper else ""
-    says += f"; lines slant from the foot to the upper level, {height} above it." if upper else "."
+    if upper:
+        write = whole.edge.scribe.write
+        says += f"; lines slant from the foot to the upper level, {write(upper.height).text} above it, which comes to {write(upper.comes_to).text}."
+    else:
+        says += "."
     by_folding = found_by_folding(found)
     return Made(title, f"{says} {by_folding}".strip(), pages, drawing)
 

@@ -38,11 +38,16 @@ def test_twelve_millimetres_too_wide_is_twelve_pleats_of_one() -> None:
     assert not found.within
     assert [one.divisions for one in found.changes] == [1] * 12
     numbers = [one.pleat for one in found.changes]
-    assert not {1, 12, 23} & set(numbers)  # the closures and the centre
-    assert max(b - a for a, b in pairwise(numbers)) <= 3
+    assert max(b - a for a, b in pairwise(numbers)) <= 4
+    # Those that the tape made shallower, at the closures and the centre only where no other is left.
+    plain, mended = taped(plan(skirt()), Length(1)), taped(plan(skirt(corrections=(found.correction,))), Length(1))
+    shallow = {number for number, depth in enumerate(plain.depths, 1) if depth == min(plain.depths)}
+    assert set(numbers) <= shallow
+    assert shallow - set(numbers) <= {1, 12, 23}
+    assert max(mended.depths) - min(mended.depths) <= Length(1)
     assert found.after == found.planned
     assert found.says[0] == "It came out 1.2 cm too wide, ≈0.05 cm a pleat."
-    assert found.says[1].endswith("so that each takes 0.1 cm more cloth; the others stay as they are.")
+    assert "so that each takes 0.1 cm more cloth; move pleats 13 and 15 0.1 cm towards the start" in found.says[1]
 
 
 @pytest.mark.parametrize(("measured", "within"), [(700, True), (703, True), (697, True), (704, False), (696, False)])
@@ -89,7 +94,8 @@ def test_a_measure_that_cannot_be_of_it(measure: int, way_out: str) -> None:
 def test_a_bunk_curtain_in_sixteenths() -> None:
     """By hand: 62 3/8 and 62 1/4 are 62 5/16 in the mean, five sixteenths wide, which is past half a per cent (0.31 in).
 
-    Of 17 pleats the first, the ninth and the last are spared; five of the other fourteen, as even as may be.
+    88/17 in of cloth each: of 17 pleats the tape makes the third, the ninth and the fifteenth a sixteenth shallower, which
+    go first; two of the others, as even as may be, and neither the first nor the last.
     """
     inch = Length.inches(1)
     pins = {Q.FINISHED: Pin((inch * 62).mm), Q.FLAT: Pin((inch * 150).mm), Q.COUNT: Pin(Fraction(17))}
@@ -97,11 +103,11 @@ def test_a_bunk_curtain_in_sixteenths() -> None:
     section = Section(KINDS["pinch"], pins, unit=UNITS["in"], tape=inch / 16, **ends)  # type: ignore[arg-type]
     found = verdict(edge_plan(section), [inch * 62 + inch * Fraction(3, 8), inch * 62 + inch / 4])
     assert found.off == inch * Fraction(5, 16)
-    assert [(one.pleat, one.divisions) for one in found.changes] == [(3, 1), (6, 1), (10, 1), (12, 1), (15, 1)]
+    assert [(one.pleat, one.divisions) for one in found.changes] == [(3, 1), (6, 1), (9, 1), (13, 1), (15, 1)]
     assert found.says == (
         "It came out 5/16 in too wide, ≈1/64 in a pleat.",
         "The measures differ among themselves by 1/8 in.",
-        "Move pleats 3, 6, 10, 12 and 15 so that each takes 1/16 in more cloth; the others stay as they are.",
+        "Move pleats 3, 6, 9, 13 and 15 so that each takes 1/16 in more cloth; move pleat 4 1/16 in towards the end along with them; the others stay as they are.",
         "It then comes out as planned.",
     )
 

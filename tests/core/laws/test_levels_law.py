@@ -72,9 +72,10 @@ def test_the_upper_level_keeps_the_tape(facts: Section) -> None:
     walked = walk(upper.strip, tape)
     assert walked.finished == upper.finished
     assert upper.strip.flat == lower.flat
-    # Every mark is on the tape.
-    for mark in marks(upper.strip, walked, tape):
-        assert (walked.length(mark.at) / tape).denominator == 1, mark
+    # Every mark is on the tape, but of so few inner folds as bring both levels out of one flat width.
+    halves = [mark for mark in marks(upper.strip, walked, tape) if (walked.length(mark.at) / tape).denominator != 1]
+    assert all(mark.kind is LineKind.INNER and not mark.chalked for mark in halves)
+    assert len({mark.pleat for mark in halves}) <= (2 if facts.mirrored else 1)
     # Take-ups of pleats that are alike differ by no more than one step, and come to what they should in all.
     step = tape * kind.divisions
     darts = {pleat for pleat, _ in facts.taper.darts} if facts.taper else set()
@@ -86,9 +87,10 @@ def test_the_upper_level_keeps_the_tape(facts: Section) -> None:
     ]
     if takes:
         assert max(takes) - min(takes) <= step
-    assert all((take / step).denominator == 1 for take in takes)
+    part_of = tape * (2 if kind.halves else 1)
+    assert sum((take / step).denominator != 1 for take in takes) <= (2 if facts.mirrored else 1)
     sides = 2 if facts.mirrored else 1
-    assert abs(upper.finished - exact.finished) <= step * sides + tape
+    assert abs(upper.finished - exact.finished) <= (part_of * sides + tape) / 2
     # The slant of each line is what lies between its two marks on the tape.
     low = walk(lower.strip, tape)
     for slant, a, b in zip(upper.slants, marks(lower.strip, low, tape), marks(upper.strip, walked, tape), strict=True):
