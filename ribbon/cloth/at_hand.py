@@ -22,11 +22,15 @@ Q = Quantity
 
 
 class Makes(NamedTuple):
-    """One thing that the cloth at hand will make, in words and as the pins that make it so."""
+    """One thing that the cloth at hand will make, in words and as the pins that make it so.
+
+    It is `sure` where every division of the tape above it was tried, and more than that does not fit.
+    """
 
     name: str
     value: Fraction
     pins: dict[Quantity, Fraction]
+    sure: bool = True
 
     def change(self, section: Section) -> Change:
         """The change that makes it of `section`."""
@@ -39,9 +43,17 @@ class Makes(NamedTuple):
             says, gone = f"{write_ratio(self.value).text} pleats", [Q.SPACING, Q.FULLNESS, Q.BOX, Q.FLAT]
             facts[f"pins.{Q.COUNT}"] = typed_number(self.pins[Q.COUNT])
         facts |= {f"pins.{name}": None for name in gone}
-        return Change.of(f"{self.name.capitalize()}: {says}", facts)
+        # Where it was looked for in longer steps that is said.
+        looked = "" if self.sure else " or a little more: not every division was tried"
+        return Change.of(f"{self.name.capitalize()}: {says}{looked}", facts)
 
 
+class _Found(NamedTuple):
+    plan: Plan
+    sure: bool
+
+
+_LONG_STEP = 24  # divisions of the tape
 _MOST_WORK = 4_000  # pleats folded in looking for the most; past that it is looked for in longer steps
 
 
@@ -60,13 +72,14 @@ def makes(section: Section, available: Length, can_be: Callable[[Plan], bool] = 
     found: list[Makes] = []
     tape = section.tape or (Length.inches(Fraction(1, 16)) if section.imperial else Length(1))
     if Q.FINISHED in section.pins:
-        made = _most_cloth(section, available, tape, (Q.FULLNESS, Q.DEPTH, Q.PER_PLEAT), can_be)
-        if made is not None:
-            pins = {Q.FLAT: made.flat.mm, Q.FULLNESS: made.values[Q.FULLNESS]}
-            found.append(Makes("greatest fullness", made.fullness, pins))
-    made = _most_cloth(section, available, tape, (Q.FINISHED, Q.COUNT), can_be)
-    if made is not None:
-        found.append(Makes("longest edge", made.finished.mm, {Q.FLAT: made.flat.mm, Q.FINISHED: made.finished.mm}))
+        most = _most_cloth(section, available, tape, (Q.FULLNESS, Q.DEPTH, Q.PER_PLEAT), can_be)
+        if most is not None:
+            pins = {Q.FLAT: most.plan.flat.mm, Q.FULLNESS: most.plan.values[Q.FULLNESS]}
+            found.append(Makes("greatest fullness", most.plan.fullness, pins, most.sure))
+    most = _most_cloth(section, available, tape, (Q.FINISHED, Q.COUNT), can_be)
+    if most is not None:
+        pins = {Q.FLAT: most.plan.flat.mm, Q.FINISHED: most.plan.finished.mm}
+        found.append(Makes("longest edge", most.plan.finished.mm, pins, most.sure))
     keeps = {Q.DEPTH, Q.PER_PLEAT} & section.pins.keys()
     if section.kind.folded and Q.FINISHED in section.pins and keeps and not section.places:
         made = _most_pleats(section, available, can_be)
@@ -77,19 +90,27 @@ def makes(section: Section, available: Length, can_be: Callable[[Plan], bool] = 
 
 def _most_cloth(
     section: Section, available: Length, tape: Length, drop: tuple[Quantity, ...], can_be: Callable[[Plan], bool]
-) -> Plan | None:
+) -> _Found | None:
     """The plan of the most cloth up to `available` that fits, the facts in `drop` let go."""
     kept = {q: pin for q, pin in section.pins.items() if q not in (*drop, Q.FLAT)}
-    flat, work = _down(available, tape), 0
-    while flat > ZERO and work < 2 * _MOST_WORK:
+
+    def planned(flat: Length) -> Plan | None:
         try:
-            made = plan(replace(section, pins={**kept, Q.FLAT: Pin(flat.mm)}, meet=None))
+            return plan(replace(section, pins={**kept, Q.FLAT: Pin(flat.mm)}, meet=None))
         except Refusal:
             return None
-        if can_be(made):
-            return made
-        work += 40 + made.count
-        flat -= tape if work < _MOST_WORK else tape * 24
+
+    flat, work = _down(available, tape), 0
+    while flat > ZERO and work < 2 * _MOST_WORK:
+        step = tape if work < _MOST_WORK else tape * _LONG_STEP
+        made = planned(flat)
+        if made is not None and can_be(made):
+            # Between the last two places of a long step there may be more.
+            between = (planned(flat + step - tape * number) for number in range(1, int(step / tape)))
+            more = next((one for one in between if one is not None and can_be(one)), made)
+            return _Found(more, sure=work < _MOST_WORK)
+        work += 40 + (made.count if made is not None else 0)
+        flat -= step
     return None
 
 
@@ -116,14 +137,14 @@ def _most_pleats(section: Section, available: Length, can_be: Callable[[Plan], b
     return None
 
 
-def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> dict[str, Length]:
+def rooms_at_hand(bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "usual") -> dict[str, Length]:
     """The flat width that the length of `bolt` at hand holds, washed, the way that it is asked to lie; across, else.
 
     Across it, along it side by side, or in one length along it; a way that holds nothing is left out.
 
     >>> cm = Length.cm
     >>> bolt, drop, allowed = Bolt(cm(140), at_hand=cm(260)), Drop(cm(63)), Allowed(cm(2), cm(2), cm(1))
-    >>> [float(room.mm) for way in ("best", "railroaded") for room in rooms_at_hand(bolt, drop, allowed, way).values()]
+    >>> [float(room.mm) for way in ("usual", "railroaded") for room in rooms_at_hand(bolt, drop, allowed, way).values()]
     [5500.0, 2560.0]
     """
     washed, ends, join = bolt.washed, allowed.start + allowed.end, allowed.join * 2
@@ -146,7 +167,7 @@ def makes_at_hand(
     drop: Drop,
     allowed: Allowed,
     strategy: Strategy = Strategy.FEWEST,
-    way: str = "best",
+    way: str = "usual",
     losing: Callable[[Plan], Callable[[Joined], Sequence[Length]] | None] | None = None,
 ) -> list[Makes]:
     """What the length of `bolt` at hand will make of `section`, washed, lying the way that it is asked to.
@@ -167,7 +188,7 @@ def makes_at_hand(
     return makes(section, rooms[taken], can_be_cut)
 
 
-def repeats_at_hand(made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "best") -> int:
+def repeats_at_hand(made: Plan, bolt: Bolt, drop: Drop, allowed: Allowed, way: str = "usual") -> int:
     """How many pleats of this pitch the cloth at hand allows beside the plain ends, whole ones only."""
     spacing, take = made.values.get(Q.SPACING), made.values.get(Q.PER_PLEAT)
     rooms = rooms_at_hand(bolt, drop, allowed, way)

@@ -44,7 +44,7 @@ class Cutting(NamedTuple):
     bolt: Bolt | None = None
     drop: Drop | None = None
     strategy: Strategy = Strategy.FEWEST
-    way: str = "best"
+    way: str = "usual"
     front: Front | None = None
     stripe: StripeSet = StripeSet()
     opening: Length | None = None

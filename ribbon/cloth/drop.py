@@ -47,7 +47,7 @@ class Lining(NamedTuple):
     heading: Length = ZERO
     allowance: Length = Length(15)
     tube: bool = False
-    way: str = "best"
+    way: str = "usual"
 
     @property
     def side(self) -> Length:

@@ -44,7 +44,7 @@ def lying(
     drop: Drop | None,
     allowed: Allowed,
     strategy: Strategy,
-    wanted: str = "best",
+    wanted: str = "usual",
     loses: Callable[[Joined], Sequence[Length]] | None = None,
 ) -> Lying:
     """How a strip spread flat lies on `bolt`: the `wanted` way where it can be, else across it.

@@ -15,9 +15,10 @@ from ribbon.cloth.fitting import Item
 from ribbon.cloth.nesting import PARTS, Nestling, nested
 from ribbon.cloth.packing import checked, on_bins, packed
 from ribbon.cloth.piece import CutPiece, Laid
+from ribbon.cloth.sold import layout_scribe
 from ribbon.errors import Problem, Refusal
 from ribbon.fraction import Fraction
-from ribbon.lengths import ZERO, Length
+from ribbon.lengths import UNITS, ZERO, Length, Unit
 
 _PACKERS = (rectpack.SkylineBlWm, rectpack.MaxRectsBl, rectpack.SkylineMwfl, rectpack.GuillotineBssfSas)
 _ORDERS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE)
@@ -56,17 +57,23 @@ class Layout(NamedTuple):
 
 
 def layout(
-    bolt: Bolt, pieces: Sequence[CutPiece], sheets: Sequence[Sheet] = (), *, search: bool = True, seed: int = 1
+    bolt: Bolt,
+    pieces: Sequence[CutPiece],
+    sheets: Sequence[Sheet] = (),
+    *,
+    search: bool = True,
+    seed: int = 1,
+    unit: Unit = UNITS["mm"],
 ) -> Layout:
     """The plan that takes the least length of `bolt`, or that lays most on the `sheets` at hand.
 
     Pieces keep their arrow up the cloth, or down it where the cloth has no direction, unless they may turn; those that
     match begin at whole repeats.  Without `search` it is quick and may be longer; another `seed` looks elsewhere.  Raises
-    `Refusal`, with every piece that is wider than the cloth.
+    `Refusal`, with every piece that is wider than the cloth, told in `unit`; its path is that of the cloth's width below the cloth.
     """
     single = [copy for piece in pieces for copy in piece.copies()]
     across = max((width for width, _ in sheets), default=bolt.usable)
-    _refuse_too_wide(bolt, pieces, across)
+    _refuse_too_wide(bolt, pieces, across, unit)
     if not single:
         return Layout((), ZERO, ZERO, Fraction(0), tuple(sheets), ())
     return (
@@ -301,17 +308,17 @@ def _stands(single: list[Copy], bolt: Bolt, across: Length) -> list[list[bool]]:
     return [one for index, one in enumerate(found) if one not in found[:index]]
 
 
-def _refuse_too_wide(bolt: Bolt, pieces: Sequence[CutPiece], across: Length) -> None:
-    problems = []
-    for index, piece in enumerate(pieces):
+def _refuse_too_wide(bolt: Bolt, pieces: Sequence[CutPiece], across: Length, unit: Unit) -> None:
+    problems, write = [], layout_scribe(unit).write
+    for piece in pieces:
         least = min(piece.wide, piece.long) if piece.may_turn and not bolt.directional else piece.wide
         if least > across:
             problems.append(
                 Problem(
                     "too_wide",
-                    f"pieces.{index}.width",
-                    f"{float(piece.wide.mm):g} mm",
-                    f"{piece.name or 'this piece'} is {float((least - across).mm):g} mm wider than the cloth",
+                    "usable",
+                    write(across).text,
+                    f"{piece.name or 'a piece'} is {write(least).text} wide, {write(least - across).text} wider than the cloth",
                     "join it from two, turn it, or take wider cloth",
                 )
             )

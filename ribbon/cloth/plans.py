@@ -13,7 +13,7 @@ from ribbon.cloth.offcuts import Offcut, offcuts
 from ribbon.cloth.piece import FACE, CutPiece
 from ribbon.cloth.pieces import Pieces
 from ribbon.cloth.sold import layout_scribe, much, sold_says
-from ribbon.errors import refuse
+from ribbon.errors import Problem, Refusal, refuse
 from ribbon.fraction import Fraction
 from ribbon.lengths import ZERO, Unit
 
@@ -95,7 +95,7 @@ def work_plans(
 
     Without `search` they are quick and may take more; another `seed` looks elsewhere for shorter ones.  A piece whose role
     has no cloth yet is told as lacking.  Raises `Refusal` for more pieces than are laid at once, or wider ones than their
-    cloth.
+    cloth, each by that of `cloths`.
     """
     many = sum(piece.count for _, one in edges for piece in one.pieces)
     if many > MOST_PIECES:
@@ -114,12 +114,19 @@ def work_plans(
                 by_role.setdefault(piece.role, []).append(piece)
             else:
                 lacking.append(f"{piece.name}: say what its {piece.role} is")
-    plans = []
+    plans: list[CutPlan] = []
+    problems: list[Problem] = []
     for number, (role, pieces) in enumerate(by_role.items()):
         bolt = cloths[role]
-        laid = layout(bolt, pieces, bolt.sheets, search=search and number < _SEARCHED, seed=seed)
+        try:
+            laid = layout(bolt, pieces, bolt.sheets, search=search and number < _SEARCHED, seed=seed, unit=unit)
+        except Refusal as refusal:
+            problems += [problem.under(f"cloths.{role}") for problem in refusal.problems]
+            continue
         title = _title(role, {one: cloths[one] for one in by_role}, unit)
         plans.append(CutPlan(role, title, bolt, laid, buy(bolt, laid.needed)))
+    if problems:
+        raise Refusal(problems)
     bought = tuple((name, notion) for name, one in edges for notion in one.notions)
     return WorkPlans(tuple(plans), tuple(dict.fromkeys(lacking)), bought)
 
@@ -158,8 +165,6 @@ def _on_bolt_says(plan: CutPlan, unit: Unit) -> str:
         buys = "nothing to buy"
     begin = f" {write(got.first).text} of it, a repeat, let the first drop begin at the pattern." if got.first else ""
     least = (
-        "no plan of these pieces can take less"
-        if got.length <= got.bound
-        else f"no plan of these pieces can take less than {write(got.bound).text}"
+        "no plan of these pieces can take less" if got.length <= got.bound else "the shortest of those that were tried"
     )
     return f"{plan.title}: {write(got.length).text} cut from, {buys}.{begin} {float(got.waste) * 100:.0f} % falls away; {least}."

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from math import ceil, lcm
 
@@ -26,6 +26,7 @@ from ribbon.strip import Strip, Walk, walk
 
 Q = Quantity
 _FEW = 30
+_CROWDED = frozenset({"no_room", "short_end"})  # what pleats of another size would put right
 
 
 @dataclass(frozen=True)
@@ -159,6 +160,9 @@ def plan(section: Section, count: Fraction | None = None, like: Solution | None 
     try:
         return _planned(section, count, like)
     except Refusal as refusal:
+        given = _given_way(section, count, like) if _CROWDED & {problem.code for problem in refusal.problems} else None
+        if given is not None:
+            return given
         if count is not None or like is not None:
             raise
         problems = [
@@ -167,6 +171,24 @@ def plan(section: Section, count: Fraction | None = None, like: Solution | None 
             for told in (crowded(section, problem, _planned) if problem.code == "no_room" else [problem])
         ]
         raise Refusal([with_nearest(section, problem, _planned) for problem in problems]) from None
+
+
+def _given_way(section: Section, count: Fraction | None, like: Solution | None) -> Plan | None:
+    """The plan without one of the facts that are only about so, where it cannot be made with it; None where that does not help."""
+    for name, pin in section.pins.items():
+        if pin.firm:
+            continue
+        try:
+            made = _planned(section.let_go(name), count, like)
+        except Refusal:
+            continue
+        became = made.values.get(name)
+        if became is None:
+            continue
+        why = "since no pleats of that size fit what is pinned firmly"
+        gave = (*made.gave, *([Gave(name, pin.value, became, why)] if became != pin.value else []))
+        return replace(made, section=section, solution=replace(made.solution, gave=gave))
+    return None
 
 
 def _planned(section: Section, count: Fraction | None = None, like: Solution | None = None) -> Plan:

@@ -14,8 +14,10 @@ _SIGNS = str.maketrans(
     | {"⁄": "/", "∕": "/", "‐": "-", "‑": "-", "–": "-", "−": "-", "٫": "."}
 )
 
-_RAISED = re.compile(r"(?<=\d)[·∙](?=\d)")
+_RAISED = re.compile(r"(?<=\d)[·∙•‧](?=\d)")
 """A point as it is raised in some hands; between numbers that stand apart it multiplies."""
+_BUILT = re.compile(r"([⁰¹²³⁴-⁹]+)[⁄∕/]([₀-₉]+)")
+"""A fraction built of small figures, raised and lowered."""
 _GROUPED = re.compile(r"(?<![\d.,])\d{1,3}(?:(?:,\d{3})+(?=\.\d+(?![\d.,]))|(?:\.\d{3})+(?=,\d+(?![\d.,])))")
 _SPACED = re.compile(r"(?<![\d.,/])\d{1,3}(?: \d{3})+(?=(?:[.,]\d+)?(?![\d.,]| ?/| \d))")
 
@@ -38,6 +40,14 @@ _ONE = re.compile(
     rf"""\ban? (?=(?:{"|".join(word for unit in UNITS.values() for word in unit.words if word.isalpha())})\b)"""
 )
 _HALF_AN = re.compile(r"(?<=\d/2) an?\b(?= [a-z])")
+_SIGNS_IN_WORDS = [
+    (re.compile(rf"(?<=[\da-z'\")])\.? ({words}) (?=[\d(])"), sign)
+    for words, sign in (("plus", " + "), ("minus|less", " - "), ("times|multiplied by", " * "), ("divided by", " / "))
+]
+_POINT = re.compile(r"(?<=\d) (?:point|comma|dot) (?=\d)")
+_TWICE = re.compile(r"^(?:twice|double) (?=\d)")
+_PART_OF = re.compile(r"(?<=\d/\d)(?: of| \*) (?=\d)")
+_NOUGHT = re.compile(r"^(?:nought|zero|nothing)$")
 _AND = re.compile(r"(?<![a-z'\"])(\b\d+) ?(?:and|&) ?(\d+ ?/ ?\d+)")
 _LISTED = re.compile(r"""(?<=[a-z'"]),\s""")
 
@@ -52,6 +62,7 @@ def plain(text: str) -> str:
     ('1 1/2 yards', '3/4 inch', '27 1/2"')
     """
     out = []
+    text = _BUILT.sub(lambda found: f" {_small(found[1])}/{_small(found[2])}", text)
     for char in _RAISED.sub(".", text).translate(_SIGNS):
         if char.isascii() or char == "÷":
             out.append(char)
@@ -61,7 +72,9 @@ def plain(text: str) -> str:
             out.append(" " + unicodedata.normalize("NFKC", char).replace("⁄", "/"))
         else:
             out.append(" " if char.isspace() else char)
-    said = " ".join("".join(out).lower().split())
+    # What says that it is a sum, and a comma behind it all, say nothing more.
+    said = " ".join("".join(out).lower().split()).removeprefix("=").rstrip(",; ").lstrip()
+    said = re.sub(r"(?<=\d)(?:/ | /)(?=\d)", "/", said)
     # Thousands parted off have one meaning where there are decimals too, and where a space parts them.
     said = _GROUPED.sub(lambda found: found[0].replace(",", "").replace(".", ""), said)
     said = _SPACED.sub(lambda found: found[0].replace(" ", ""), said)
@@ -74,11 +87,20 @@ def _in_figures(said: str) -> str:
     said = _PART.sub(_part, said)
     said = _OF.sub("", said)
     said = _HALF_AN.sub("", said)
+    for words, sign in _SIGNS_IN_WORDS:
+        said = words.sub(sign, said)
+    said = _TWICE.sub("2 * ", _POINT.sub(".", said))
+    said = _PART_OF.sub(" * ", _NOUGHT.sub("0", said))
     said = _ONE.sub("1 ", said)
     said = _AND.sub(r"\1 \2", said)
     said = re.sub(r"\band\b", "&", said)
     said = _LISTED.sub(" ", said)
     return " ".join(said.split())
+
+
+def _small(figures: str) -> str:
+    """Raised or lowered figures as plain ones."""
+    return "".join(str(unicodedata.digit(one)) for one in figures)
 
 
 def _part(found: re.Match[str]) -> str:

@@ -129,7 +129,8 @@ class Scribe:
 
 
 def typed(length: Length, unit: Unit) -> str:
-    """`length` as it is typed: exact, in `unit` where a short figure says it, else as a fraction of a millimetre.
+    """`length` as it is typed: exact, in `unit` where a short figure says it, else as a fraction: of a
+    millimetre, or of the unit itself where that is parted in fractions.
 
     `read_length` makes the same length of it in whatever unit it reads bare numbers.
 
@@ -152,8 +153,10 @@ def typed(length: Length, unit: Unit) -> str:
             if digits is not None:
                 figure = f"{value.numerator * 10**digits // value.denominator:0{digits + 1}d}"
                 return f"{figure[:-digits]}.{figure[-digits:]} {other.sign}" if digits else f"{figure} {other.sign}"
-    whole, rest = divmod(length.mm, 1)
-    return f"{whole} {rest} mm" if whole else f"{rest} mm"
+    # An odd part stays one of the unit that the work is in, inches at the least.
+    other = unit if unit.binary else _MILLIMETRE
+    whole, rest = divmod(length.mm / other.mm, 1)
+    return f"{whole} {rest} {other.sign}" if whole else f"{rest} {other.sign}"
 
 
 def counted(number: int, name: str) -> str:

@@ -42,6 +42,8 @@ def cautions(whole: EdgePlan) -> list[Caution]:
         on_tape = whole.on_tape.stretches[index] if whole.on_tape else None
         said = _of_stretch(whole, index, on_tape)
         found += [caution.under(one.path, index) for caution in said] if one.path else said
+    codes = {one.code for one in found}
+    found += [one for one in _too_small(whole) if one.code not in codes]
     if whole.only is not None:
         return found
     codes = {one.code for one in found}
@@ -49,6 +51,26 @@ def cautions(whole: EdgePlan) -> list[Caution]:
         found.append(Caution("covered", _covered_says(hidden), None))
     if "thick" not in codes and pleated and all(_piles(one.plan) for _, one in pleated if one.plan):
         found += _thick(whole.edge, whole.thickest, None)
+    return found
+
+
+def _too_small(whole: EdgePlan) -> list[Caution]:
+    """Gathers and upright folds that are less than half a division of the tape: there they come to nothing, or all in one place."""
+    tape = whole.edge.tape
+    found: list[Caution] = []
+    for index, one in enumerate(whole.stretches):
+        if tape is None or one.plan is None or (one.plan.section.kind.folded and not one.plan.section.kind.rows):
+            continue
+        apart = one.plan.length(Q.SPACING) or one.finished
+        least = min(apart, one.finished)
+        if least * 2 > tape:
+            continue
+        write = whole.edge.fine.write
+        what = "folds packed into" if one.plan.section.kind.folded else "gathers on"
+        says = f"A tape of {write(tape).text} is too coarse for {what} {write(least).text}: on it they come to nothing."
+        caution = Caution("too_coarse", says, None)
+        if "too_coarse" not in {other.code for other in found}:
+            found.append(caution.under(one.path, index) if one.path else caution)
     return found
 
 

@@ -26,6 +26,8 @@ Q = Quantity
 # Spacing gives to keep the finished width, depth gives to keep the flat width; the widths give last.
 _GIVING = (Q.SPACING, Q.GAP, Q.OPENING, Q.BOX, Q.DEPTH, Q.PER_PLEAT, Q.COUNT, Q.FULLNESS, Q.FLAT, Q.FINISHED)
 
+_WIDTHS = (Q.FLAT, Q.FINISHED)
+
 
 class _Known:
     """What is known so far, and from which facts each value came."""
@@ -211,7 +213,8 @@ class _Solving:
             return None
         if MEET in sources and MEET in self.assumed:
             return MEET
-        return candidates[0] if candidates else None
+        # A width that was said firmly never moves, not even for whole pleats.
+        return next((name for name in candidates if name not in _WIDTHS), None)
 
     def _assume(self, known: _Known) -> Assumed | None:
         """The next thing that the kind assumes of what is still unknown, noted as a fact; None if nothing is left."""

@@ -87,8 +87,25 @@ def plans_of(
     Raises `Refusal` with every problem of all of them.
     """
     found = to_cut(sections, cloths, beside)
-    made = work_plans(found.bolts, found.edges, found.unit, search=search, seed=seed)
+    try:
+        made = work_plans(found.bolts, found.edges, found.unit, search=search, seed=seed)
+    except Refusal as refusal:
+        raise Refusal(_where_said(problem, sections, cloths, found) for problem in refusal.problems) from None
     return Plans(made, found.unit, found.keys, beside.costs if beside is not None else {})
+
+
+def _where_said(
+    problem: Problem, sections: Sequence[NamedSection], cloths: Mapping[str, ClothSpec], found: ToCut
+) -> Problem:
+    """A problem of a cloth by where that stands in what was asked: among the work's, or in the section that holds it itself."""
+    at, role, rest = (*problem.path.split(".", 2), "", "")[:3]
+    if at != "cloths" or role in cloths:
+        return problem
+    for index, (named, (_, pieces)) in enumerate(zip(sections, found.edges, strict=False)):
+        if any(piece.role == role for piece in pieces.pieces):
+            own = "cloth" if isinstance(named.spec.cloth, ClothSpec) else f"cloths.{role.split(' ')[0]}"
+            return replace(problem, path=f"sections.{index}.spec.{own}.{rest}")
+    return problem
 
 
 def to_cut(sections: Sequence[NamedSection], cloths: Mapping[str, ClothSpec], beside: Beside | None = None) -> ToCut:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ribbon.cloth import fronts_of, lies_on_cloth
 from ribbon.edge import EdgePlan, Gathered, Inserted, PlannedStretch, TapedEdge, Tapered
 from ribbon.lengths import ZERO, Length, typed_number
-from ribbon.readings import behind, lies, lining_marks, marks
+from ribbon.readings import behind, front, layers, lies, lining_marks, marks, stack, thickest
 from ribbon.says.cautions import cautions
 from ribbon.says.slip import slip, tape_says
 from ribbon.strip import walk
@@ -24,6 +24,7 @@ from server.plans.drawn import (
     told_widths,
 )
 from server.plans.out import (
+    FoldedOut,
     GatheredOut,
     InsertedOut,
     LiesOut,
@@ -70,11 +71,8 @@ def answer_of(given: Given) -> PlanOut:
         "allowance": told_allowance(writer, edge),
         "marks": _marks(whole, writer),
         "on_tape": _on_tape(writer, whole, whole.on_tape) if whole.on_tape else None,
-        "walk": told_walk(writer, whole.strip, walked, whole.stacked),
-        "front": told_showing(whole.showing, walked.parts),
+        **_folded(writer, whole),
         "back": told_back(whole),
-        "layers": [told_thick(stretch, walked.parts) for stretch in whole.thick],
-        "thickest": told_thick(whole.thickest, walked.parts),
         "joins": told_joins(writer, walked, joined),
         "widths": told_widths(writer, joined),
         "warnings": told_warnings(cautions(whole)),
@@ -85,6 +83,22 @@ def answer_of(given: Given) -> PlanOut:
         "lining": told_marks(writer, lining_marks(whole.strip, walked), walked.parts) if lined else None,
         "stripes": told_stripes(whole, cutting),
         "parts": [_part(writer, one) for one in whole.stretches] if only is None else [],
+    }
+
+
+def _folded(writer: Writer, whole: EdgePlan) -> FoldedOut:
+    """How it folds: exactly; where there is no tape, with what checks and the turn of the cloth change in it, as its marks have it."""
+    strip, walked, stacked = whole.strip, whole.walked, whole.stacked
+    showing, thick = whole.showing, whole.thick
+    if whole.edge.tape is None and whole.marked.strip is not strip:
+        strip, walked = whole.marked.strip, whole.marked.walked
+        stacked = stack(walked)
+        showing, thick = front(walked, stacked), layers(walked, stacked)
+    return {
+        "walk": told_walk(writer, strip, walked, stacked),
+        "front": told_showing(showing, walked.parts),
+        "layers": [told_thick(stretch, walked.parts) for stretch in thick],
+        "thickest": told_thick(thickest(thick), walked.parts),
     }
 
 

@@ -302,7 +302,16 @@ class PartOut(TypedDict):
     sizes: SolvedOut | None
 
 
-class PlanOut(SolvedOut):
+class FoldedOut(TypedDict):
+    """How an edge folds: its walk, what shows of it, how many layers lie where."""
+
+    walk: WalkOut
+    front: list[ShowingOut]
+    layers: list[ThickOut]
+    thickest: ThickOut
+
+
+class PlanOut(SolvedOut, FoldedOut):
     """Everything that follows from a section."""
 
     kind: KindName
@@ -317,11 +326,7 @@ class PlanOut(SolvedOut):
     allowance: AllowanceOut
     marks: list[MarkOut]
     on_tape: OnTapeOut | None
-    walk: WalkOut
-    front: list[ShowingOut]
     back: list[ShowingOut]
-    layers: list[ThickOut]
-    thickest: ThickOut
     joins: list[JoinOut]
     widths: list[WidthOut]
     warnings: list[WarningOut]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Discriminator, Field, Tag
+from pydantic import BeforeValidator, Discriminator, Field, Tag
 
 from ribbon.cloth import LINING
 from server.wire.typed import Strict, Tieable, Typed, UnitSign
@@ -15,6 +15,11 @@ Role = Annotated[str, Field(pattern=r"^[a-z][a-z0-9 -]{0,23}$", description="fac
 def role_of(said: object, otherwise: str) -> str:
     """The role that is named where a cloth is named or held: `otherwise` where it is held, or nothing is said."""
     return said if isinstance(said, str) else otherwise
+
+
+def _way(said: object) -> object:
+    """Works that were kept earlier call the usual way the best one."""
+    return "usual" if said == "best" else said
 
 
 class StripeSpec(Strict):
@@ -91,7 +96,7 @@ class LiningSpec(Strict):
     heading: Typed | None = None
     allowance: Typed | None = None
     tube: bool = False
-    way: Literal["best", "across", "uncut", "lengthways", "railroaded"] = "best"
+    way: Annotated[Literal["usual", "across", "uncut", "lengthways", "railroaded"], BeforeValidator(_way)] = "usual"
     cloth: ClothOrRole = Field(default=LINING, description="What it is cut from; as wide as the face, left out.")
 
 
@@ -129,7 +134,9 @@ class CuttingSpec(Strict):
         default="start",
         description="The end from which widths are laid one after another; what is left is at the other.",
     )
-    way: Literal["best", "across", "lengthways", "railroaded"] = "best"
+    way: Annotated[Literal["usual", "across", "lengthways", "railroaded"], BeforeValidator(_way)] = Field(
+        default="usual", description="The way that it lies; the usual one is across, with the grain."
+    )
     opening: Tieable | None = Field(default=None, description="How much of the closing join of a ring stays open.")
     stripe: Annotated[int, Field(ge=1, le=60)] | None = Field(
         default=None, description="The stripe set at the first fold."

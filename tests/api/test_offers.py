@@ -44,7 +44,7 @@ def section(chance: random.Random) -> dict[str, Any]:
     made["cutting"] = {
         "drop": {"finished": length(4, 60), "hem": length(0, 3)},
         "strategy": chance.choice(["fewest", "equal", "same_pleats"]),
-        "way": chance.choice(["best", "across", "lengthways", "railroaded"]),
+        "way": chance.choice(["usual", "across", "lengthways", "railroaded"]),
     }
     return made
 

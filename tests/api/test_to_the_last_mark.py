@@ -352,3 +352,98 @@ def test_an_about_typed_in_a_pin_loosens_it(ask: Asked) -> None:
         ]
         == []
     )
+
+
+def test_the_upper_level_is_told_as_it_will_finish(ask: Asked) -> None:
+    level = {
+        "kind": "knife",
+        "pins": {"finished": "100", "count": "25", "depth": "2"},
+        "taper": {"height": "20", "finished": "72"},
+    }
+    for more in ({}, {"turn": {"by": "0.4 mm"}}, {"corrections": [{"by": "1.2"}]}):
+        made = told(ask, "/plan", **level, **more)
+        assert (made["taper"]["finished"]["text"], made["taper"]["on_tape"]["text"]) == ("72 cm", "72 cm"), more
+        assert any("higher the edge finishes 72 cm" in line for line in slip(made)), more
+
+
+def test_the_marks_of_a_waist_give_the_waist(ask: Asked) -> None:
+    """Eleven inverted pleats change by two half centimetres at a time: 42 is the nearest to 41.6 that they can be."""
+    made = told(
+        ask,
+        "/plan",
+        kind="inverted",
+        tape="0.5",
+        pins={"finished": "44", "count": "11", "depth": "0.88"},
+        taper={"height": "20", "finished": "41.6"},
+    )
+    assert made["taper"]["on_tape"]["mm"] == 420
+    assert any("higher the edge finishes 42 cm" in line for line in slip(made))
+
+
+def test_mirrored_rows_are_mended_by_the_nearest_pair(ask: Asked) -> None:
+    row = {
+        "kind": "knife",
+        "tape": "2 mm",
+        "pins": {"finished": "50", "count": "10", "depth": "2"},
+        "facing": "from_centre",
+    }
+    for measured, pairs in (("50.29", 1), ("50.64", 2)):
+        status, found = ask("POST", "/check", {"spec": row, "measured": [measured]})
+        assert status == 200
+        assert len(found["changes"]) == 2 * pairs
+        assert "which is the nearest that can be had" in found["says"][-1]
+
+
+def test_each_amount_is_told_with_its_pleats(ask: Asked) -> None:
+    skirt = {"kind": "knife", "pins": {"finished": "70", "count": "4"}, "meet": True, "closed": True}
+    status, found = ask("POST", "/check", {"spec": skirt, "measured": ["71"]})
+    assert status == 200
+    assert (
+        "pleats 2 and 4 so that each takes 0.3 cm more cloth, and pleats 1 and 3 so that each takes 0.2 cm more cloth"
+        in found["says"][1]
+    )
+    marked = told(ask, "/plan", **skirt, corrections=[{"by": "1 cm"}])
+    assert any("pleats 2 and 4 take 0.3 cm more; pleats 1 and 3 take 0.2 cm more" in line for line in slip(marked))
+
+
+def test_the_walk_without_a_tape_has_its_checks(ask: Asked) -> None:
+    row = {"kind": "knife", "pins": {"finished": "60", "count": "10", "depth": "2"}, "tape": None}
+    plain, mended = told(ask, "/plan", **row), told(ask, "/plan", **row, corrections=[{"by": "1 cm"}])
+    assert plain["walk"]["x"][-1] - mended["walk"]["x"][-1] == pytest.approx(10)
+    flat = mended["walk"]["flat"]
+    assert all(any(abs(mark["at"]["mm"] - at) < 1e-9 for at in flat) for mark in mended["marks"])
+
+
+def test_a_work_in_inches_has_no_fraction_of_a_millimetre(ask: Asked) -> None:
+    draped = [{"depth": "1", "gap": "2"}, {"depth": "1 1/64", "gap": "2 1/8"}]
+    status, found = ask("POST", "/even", {"kind": "knife", "unit": "in", "keep": "average", "draped": draped})
+    assert status == 200
+    assert found["change"]["pins.depth"] == "1 1/128 in"
+
+
+def test_gathers_under_half_a_division_are_warned_of(ask: Asked) -> None:
+    made = told(ask, "/plan", kind="gather", tape="5 mm", pins={"finished": "2 mm", "fullness": "2"})
+    assert [one["code"] for one in made["warnings"]] == ["too_coarse"]
+
+
+def test_too_wide_for_the_cloth_is_told_in_the_unit_of_the_work(ask: Asked) -> None:
+    band = {"name": "Band", "width": "50", "length": "4"}
+    spec = {**VALANCE, "cutting": {"drop": {"finished": "12"}, "pieces": [band]}, "cloth": "face"}
+    status, found = ask(
+        "POST", "/cut", {"cloths": {"face": {"usable": "44 in"}}, "sections": [{"name": "Valance", "spec": spec}]}
+    )
+    assert status == 422
+    problem = found["problems"][0]
+    assert (problem["path"], problem["value"]) == ("cloths.face.usable", "44 in")
+    assert "50 in wide, 6 in wider than the cloth" in problem["message"]
+    own = {**spec, "cloth": {"usable": "44 in"}}
+    status, found = ask("POST", "/cut", {"sections": [{"name": "Valance", "spec": own}]})
+    assert [one["path"] for one in found["problems"]] == ["sections.0.spec.cloth.usable"]
+
+
+def test_a_work_that_calls_the_usual_way_the_best_is_read(ask: Asked) -> None:
+    cloth = {"usable": "140", "length": "300"}
+    spec = {"kind": "knife", "pins": {"finished": "60", "count": "10", "depth": "2"}, "cloth": cloth}
+    for way in ("best", "usual"):
+        status, _ = ask("POST", "/cloth", {**spec, "cutting": {"way": way}})
+        assert status == 200

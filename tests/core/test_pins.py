@@ -1,5 +1,6 @@
 """What gives, what is assumed, what is refused: each with the words that are said."""
 
+from dataclasses import replace
 from itertools import combinations
 from typing import Any
 
@@ -7,7 +8,7 @@ import pytest
 
 from ribbon.edge import plan
 from ribbon.errors import Refusal
-from ribbon.facts import Remainder, School
+from ribbon.facts import Pin, Remainder, School
 from ribbon.fraction import Fraction
 from ribbon.offers import choices
 from ribbon.pleats import Facing, Quantity
@@ -207,3 +208,26 @@ def test_the_nearest_that_can_be_is_told_and_can_be() -> None:
     assert plan(section("inverted", {**pins, "flat": nearest}, lead=wide("139.7 mm"))).pleats == 4
     with pytest.raises(Refusal):
         plan(section("inverted", {**pins, "flat": "169 1/2 in"}, lead=wide("139.7 mm")))
+
+
+def test_a_firm_width_never_moves() -> None:
+    """21 cm from 80 cm, meeting: one pleat of 38 cm would do it with 97.8 cm, which nobody has."""
+    known = section("knife", {"finished": "21 cm", "flat": "80 cm"}, meet=True, lead=wide("1.8 cm"))
+    pins = {**known.pins, Q.SPACING: Pin(Fraction(24), firm=False)}
+    with pytest.raises(Refusal) as refused:
+        plan(replace(known, pins=pins))
+    assert [problem.path for problem in refused.value.problems] == ["pins.finished", "pins.flat", "meet"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "about", "became"),
+    [("box", "box", Fraction(740, 11)), ("knife", "spacing", Fraction(740, 11)), ("inverted", "opening", Fraction(0))],
+)
+def test_what_is_only_about_gives_in_every_kind(kind: str, about: str, became: Fraction) -> None:
+    """Eleven pleats on 74 cm stand 6.73 cm apart: none is 7 cm wide, and about 7 cm gives way."""
+    known = section(kind, {"finished": "74 cm", "count": "11"})
+    made = plan(replace(known, pins={**known.pins, Q(about): Pin(Fraction(70), firm=False)}))
+    assert [(gave.quantity, gave.asked, gave.became) for gave in made.gave] == [(Q(about), 70, became)]
+    assert made.values[Q(about)] == became
+    with pytest.raises(Refusal):
+        plan(section(kind, {"finished": "74 cm", "count": "11", about: "7 cm"}))

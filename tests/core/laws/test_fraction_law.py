@@ -5,7 +5,9 @@ from __future__ import annotations
 import fractions
 import math
 import operator
+from typing import Any
 
+import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -21,7 +23,7 @@ numbers = st.one_of(
 
 def same(found: object, wanted: object) -> bool:
     """Whether both are equal, written alike, and of the same kind."""
-    kinds = {Fraction: "fraction", fractions.Fraction: "fraction"}
+    kinds = {type(Fraction(0)): "fraction", fractions.Fraction: "fraction"}
     kind = kinds.get(type(found), type(found)) == kinds.get(type(wanted), type(wanted))
     return kind and found == wanted and str(found) == str(wanted) and hash(found) == hash(wanted)
 
@@ -56,3 +58,13 @@ def test_what_is_asked_of_one_agrees(one: fractions.Fraction, places: int, limit
     assert same(mine.limit_denominator(limit), one.limit_denominator(limit))
     assert (mine.numerator, mine.denominator) == (one.numerator, one.denominator)
     assert same(Fraction(one.numerator * limit, one.denominator * limit), one)
+
+
+@pytest.mark.parametrize("text", ["5", "1/2", "", b"7"])
+def test_a_text_is_refused(text: Any) -> None:
+    """The compiled one would take a single digit and write over the interpreter's own letter for it."""
+    before = chr(0)
+    with pytest.raises(TypeError, match="not of the text"):
+        Fraction(text)
+    assert (before, chr(0)) == ("\x00", "\x00")
+    assert isinstance(Fraction(1, 2), Fraction)

@@ -2592,10 +2592,11 @@ export interface components {
             stripe_where?: "fold" | "face" | "start" | "end";
             /**
              * Way
-             * @default best
+             * @description The way that it lies; the usual one is across, with the grain.
+             * @default usual
              * @enum {string}
              */
-            way?: "best" | "across" | "lengthways" | "railroaded";
+            way?: "usual" | "across" | "lengthways" | "railroaded";
         };
         /**
          * DartSpec
@@ -3230,10 +3231,10 @@ export interface components {
             tube?: boolean;
             /**
              * Way
-             * @default best
+             * @default usual
              * @enum {string}
              */
-            way?: "best" | "across" | "uncut" | "lengthways" | "railroaded";
+            way?: "usual" | "across" | "uncut" | "lengthways" | "railroaded";
         };
         /**
          * LoadOut
@@ -5041,7 +5042,7 @@ export interface components {
              *       "stripe": null,
              *       "stripe_at": "middle",
              *       "stripe_where": "fold",
-             *       "way": "best"
+             *       "way": "usual"
              *     }
              */
             cutting?: components["schemas"]["CuttingSpec"];

@@ -124,7 +124,7 @@ function OfPiece(props: Props & LaidPlan) {
             <Ways
               name="Which way it lies on the cloth"
               ways={answer.ways}
-              chosen={cutting.way ?? "best"}
+              chosen={cutting.way ?? "usual"}
               onPick={(way) => put({ way: way as NonNullable<Cutting["way"]> }, "cutting.way")}
             />
             <Offers name="Pleats to the repeat" offers={answer.repeats} onMend={mend} />
@@ -137,7 +137,7 @@ function OfPiece(props: Props & LaidPlan) {
           <Ways
             name="Which way the lining lies"
             ways={answer.lining.ways}
-            chosen={spec.cutting?.lining?.way ?? "best"}
+            chosen={spec.cutting?.lining?.way ?? "usual"}
             onPick={(way) =>
               spec.cutting?.lining &&
               put({ lining: { ...spec.cutting.lining, way: way as NonNullable<Cutting["way"]> } }, "cutting.lining")

@@ -116,6 +116,7 @@ export function Ways(props: {
 }) {
   const { ways } = props;
   if (ways.length === 0) return null;
+  const usual = !ways.some((way) => way.name === props.chosen);
   const longest = Math.max(1, ...ways.map((way) => way.length.mm));
   return (
     <fieldset className="m-0 min-w-0 border-0 p-0">
@@ -126,7 +127,7 @@ export function Ways(props: {
             key={way.name}
             group={props.name}
             says={sentence(way.says)}
-            taken={props.chosen === "best" ? way.taken : way.name === props.chosen}
+            taken={usual ? way.taken : way.name === props.chosen}
             cannot={way.why_not !== ""}
             more={
               way.why_not
@@ -140,8 +141,8 @@ export function Ways(props: {
           </Way>
         ))}
       </div>
-      {props.chosen !== "best" && (
-        <button type="button" className="press -ml-3" onClick={() => props.onPick("best")}>
+      {!usual && (
+        <button type="button" className="press -ml-3" onClick={() => props.onPick("usual")}>
           Across, with the grain
         </button>
       )}
