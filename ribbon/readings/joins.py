@@ -117,7 +117,27 @@ def _joined(laid: Spread, usable: Length, allowed: Allowed, strategy: Strategy) 
         )
     # What is given up for whole divisions must neither cost a width nor show a join.
     best = min(tried, key=lambda joins: (sum(not join.hidden for join in joins), len(joins)))
+    if allowed.tape is not None and places is not None and strategy is not Strategy.AT_PLEATS:
+        # Half a width is folded, not measured.
+        keep = 1 if strategy is Strategy.HALF_OUTSIDE else 0
+        best = _settled(best, places.within(Reach(laid, usable, allowed)), keep)
     return _measured(best, laid, allowed)._replace(least=reach.least + 1, hiding=strategy is Strategy.FEWEST)
+
+
+def _settled(joins: list[Join], places: Places, keep: int) -> list[Join]:
+    """Those joins, past the first `keep`, at divisions of the tape wherever they hide there as well and every width holds its own."""
+    reach = places.reach
+    found: list[Join] = []
+    after: Place = 0
+    for index, join in enumerate(joins):
+        last = index == len(joins) - 1
+        holds = reach.to_end[False] if last else reach.to_join[False]
+        least = (reach.whole if last else joins[index + 1].at) - holds
+        most = reach.room(after, first=index == 0) or join.at
+        settled = places.settled(join.at, after, least, most) if index >= keep else join
+        found.append(settled)
+        after = settled.at
+    return found
 
 
 def _counted(reach: Reach, usable: Length) -> None:

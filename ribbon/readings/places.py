@@ -103,6 +103,21 @@ class Reach:
         place = after + floor((at - after + seams) / self._division) * self._division - seams
         return place if place > after and place >= least else at
 
+    @property
+    def division(self) -> Place:
+        """The division of the tape that widths are cut whole by, where they are; else nought."""
+        return self._division or 0
+
+    def on_tape(self, after: Place, low: Place, high: Place, at: Place) -> Place:
+        """The place nearest to `at`, from `low` to `high`, that makes the width from `after` whole on the tape; `at` without one."""
+        if self._division is None:
+            return at
+        seams = self._seams[after == 0]
+        least = floor((at - after + seams) / self._division)
+        found: list[Place] = [after + many * self._division - seams for many in (least, least + 1)]
+        found = [one for one in found if one > after and low <= one <= high]
+        return min(found, key=lambda one: max(one - at, at - one), default=at)
+
     def ends(self, at: Place, *, first: bool) -> bool:
         """True where a width that begins at `at` takes all the rest."""
         return self.whole - at <= self.to_end[first]
@@ -184,16 +199,56 @@ class Places:
 
     def join(self, at: Place) -> Join:
         """The join at a place: where that is in words, and whether it hides there."""
-        index = bisect_left(self.folds, (at, 0))
-        if index < len(self.folds) and self.folds[index][0] == at:
-            pleat = self.folds[index][1]
-            sewn = (at, pleat) in self._sewn
+        fold = self._fold_at(at)
+        if fold is not None:
+            pleat = fold[1]
+            sewn = fold in self._sewn
             where = f"{'just behind the sew line' if sewn else 'inner fold'} of pleat {pleat}"
             return Join(at, where, pleat, sewn or self.clear(at))
         if at in self._centres:
             pleat = self._centres[at]
             return Join(at, f"middle of the underlay of pleat {pleat}", pleat, self.clear(at))
         return self._within(at, self.laid.role_at(at))
+
+    def _fold_at(self, at: Place) -> tuple[int, int] | None:
+        """The fold at a place, or less than a division from it, where the tape puts it: (where it is, its pleat)."""
+        near, index = self.reach.division, bisect_left(self.folds, (at, 0))
+        for fold in self.folds[index : index + 1] + self.folds[max(0, index - 1) : index]:
+            behind = at - fold[0]
+            if not behind or (
+                -near < behind < near and (fold not in self._sewn or behind > 0) and self._beside(fold, at)
+            ):
+                return fold
+        return None
+
+    def _beside(self, fold: tuple[int, int], at: Place) -> bool:
+        low, high = self._around(fold)
+        return low <= at <= high
+
+    def _around(self, fold: tuple[Place, int]) -> tuple[Place, Place]:
+        """From where to where a join that stands at a fold may be moved and hides as well as there."""
+        place = fold[0]
+        if fold in self._sewn:
+            return place, place + self.reach.division  # behind the sew line, never before it
+        for stretches, starts in ((self._clear, self._clear_starts), (self._behind, self._behind_starts)):
+            index = bisect_right(starts, place) - 1
+            if index >= 0 and stretches[index][0] <= place <= stretches[index][1]:
+                return stretches[index]
+        return place, place
+
+    def settled(self, at: Place, after: Place, least: Place, reach: Place) -> Join:
+        """The join at a place, moved to the division of the tape beside it if it hides there as well."""
+        here, near = self.join(at), self.reach.division
+        low, high = self._around(self._fold_at(at) or (at, here.pleat))
+        if low == high:
+            low, high = at - near, at + near
+        moved = self.join(self.reach.on_tape(after, max(low, least), min(high, reach), at))
+        return moved if moved.hidden >= here.hidden and moved.pleat == here.pleat else here
+
+    def _settled(self, after: Place, fold: tuple[int, int], least: Place, reach: Place) -> Place:
+        """Where a join at a fold is cut: at the division of the tape beside it that hides as well, if there is one."""
+        low, high = self._around(fold)
+        return self.reach.on_tape(after, max(low, least), min(high, reach), fold[0])
 
     def _within(self, at: Place, role: Role) -> Join:
         hides = self.clear(at)
@@ -212,7 +267,7 @@ class Places:
         reach = self.reach.inside(reach)
         index = bisect_right(self._clear_folds, (reach, 1 << 30)) - 1
         if index >= 0 and self._clear_folds[index][0] > after and self._clear_folds[index][0] >= least:
-            yield Better.FOLD, self._clear_folds[index][0]
+            yield Better.FOLD, self._settled(after, self._clear_folds[index], least, reach)
         if (
             worst >= Better.CLEAR
             and (at := self._last(self._clear, self._clear_starts, after, least, reach)) is not None
@@ -220,10 +275,10 @@ class Places:
             yield Better.CLEAR, at
         if worst >= Better.BEHIND:
             index = bisect_right(self.folds, (reach, 1 << 30)) - 1
-            fold = self.folds[index][0] if index >= 0 else None
+            fold = self.folds[index] if index >= 0 else None
             at = self._last(self._behind, self._behind_starts, after, least, reach)
-            if fold is not None and fold > after and fold >= least:
-                yield Better.BEHIND, fold
+            if fold is not None and fold[0] > after and fold[0] >= least:
+                yield Better.BEHIND, self._settled(after, fold, least, reach)
             elif at is not None:
                 yield Better.BEHIND, at
         if worst >= Better.OPEN:
@@ -253,9 +308,11 @@ class Places:
         near = min(max(wanted, least), reach)  # what is nearest to it within the bounds stands beside this
         inside: list[Place] = []
         index = bisect_left(self._clear_folds, (near, 0))
-        for fold, _ in self._clear_folds[max(0, index - 1) : index + 1]:
-            if after < fold <= reach and fold >= least:
-                inside.append(fold)
+        inside += [
+            self._settled(after, fold, least, reach)
+            for fold in self._clear_folds[max(0, index - 1) : index + 1]
+            if after < fold[0] <= reach and fold[0] >= least
+        ]
         index = max(0, bisect_right(self._clear_starts, near) - 1)
         for low, high in self._clear[index : index + 2]:
             begin, end = max(low, least), min(high, reach)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import ceil
 from typing import Any
 
 import pytest
@@ -41,9 +42,14 @@ def test_the_bunk_curtain_in_three_widths(ask: Asked) -> None:
     second = max(at for at in begins if at <= first + 53)
     assert said(made, f"just behind the sew line of pleat {begins.index(second) + 1}")
     widths = {one["name"]: one for one in made["strategies"]}["fewest"]["widths"]
-    assert [round(w["mm"] / 25.4, 6) for w in widths] == [
-        round(float(x), 6) for x in (first + 2, second - first + 1, 150 - second + 2)
-    ]
+
+    def cut(exactly: Fraction) -> Fraction:
+        """The next sixteenth: a join comes just behind its sew line, never before it."""
+        return Fraction(ceil(exactly * 16), 16)
+
+    one = cut(first + 2)
+    two = cut(second - (one - 2) + 1)
+    assert [w["mm"] / 25.4 for w in widths] == pytest.approx([float(x) for x in (one, two, 150 + 5 - one - two)])
 
 
 @pytest.mark.parametrize(

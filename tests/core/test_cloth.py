@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import fractions
 from dataclasses import replace
 from itertools import combinations, pairwise
 
@@ -103,7 +104,7 @@ def test_buying_rounds_up_to_the_shops_step(
     bolt = Bolt(cm("138"), shrinkage=Fraction(shrinkage, 100), price=price, step=cm(step))
     got = buy(bolt, cm(needed))
     assert got.asked == cm(asked)
-    assert got.cost == (Fraction(cost) if cost else None)
+    assert got.cost == (fractions.Fraction(cost) if cost else None)
     some = buy(replace(bolt, at_hand=cm("1 m")), cm(needed))
     assert (some.short or ZERO) == max(ZERO, cm(needed) / (1 - bolt.shrinkage) - cm("1 m"))
     # Where enough is at hand nothing is bought, and of a sheet there is no more to buy.
@@ -286,7 +287,7 @@ def test_a_piece_wider_than_the_cloth_is_named() -> None:
             ],
         )
     assert [(p.path, p.message) for p in refusal.value.problems] == [
-        ("pieces.0.width", "band is 300 mm wider than the cloth")
+        ("usable", "band is 1200 mm wide, 300 mm wider than the cloth")
     ]
 
 
