@@ -28,7 +28,7 @@ class CheckIn(Strict):
 
 
 class NudgeOut(TypedDict):
-    """A pleat and by how many divisions it takes more (below nought: less)."""
+    """A pleat and by how many divisions it takes more (below nought: less; nought: it moves along with others)."""
 
     pleat: int
     divisions: int
@@ -101,6 +101,7 @@ def check_of(said: CheckIn) -> CheckOut:
 def told_verdict(given: Given, found: Verdict) -> CheckOut:
     """A verdict on the wire."""
     writer = Writer(given.edge)
+    changed = {pleat: 0 for pleat, _ in found.moved} | dict(found.changes)
     correction: CorrectionOut | None = None
     if found.correction:
         # Written exactly: what is taken up is read again, and must be the same.
@@ -113,7 +114,7 @@ def told_verdict(given: Given, found: Verdict) -> CheckOut:
         "within": found.within,
         "says": list(found.says),
         "asks": found.asks,
-        "changes": [{"pleat": one.pleat, "divisions": one.divisions} for one in found.changes],
+        "changes": [{"pleat": pleat, "divisions": by} for pleat, by in sorted(changed.items())],
         "correction": correction,
         "after": writer.size(found.after),
     }

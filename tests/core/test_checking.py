@@ -189,3 +189,11 @@ def test_a_corrected_plan_measures_right(kind: str, count: int, spacing: int, of
     if not found.within and found.correction:  # there may be more to take than such pleats can give
         # The measure was of the row on the tape, which may itself be half a division from the plan.
         assert abs(mended.finished + Length(off) - made.finished) <= tape
+
+
+def test_depths_of_a_corrected_skirt_differ_by_a_division() -> None:
+    """By hand: five of the thirteen pleats that are 3 cm deep take 1 mm more, and are 3.05."""
+    found = verdict(edge_plan(skirt()), [Length(705)])
+    mended = taped(plan(skirt(corrections=(found.correction,))), Length(1))
+    assert mended.groups == ((10, Length(31)), (5, Length(Fraction(61, 2))), (8, Length(30)))
+    assert mended.finished == Length(695)

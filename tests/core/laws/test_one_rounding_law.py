@@ -106,9 +106,14 @@ def row(chance: Random, *, level: bool = False) -> tuple[Section, dict[str, Any]
         hole = q * chance.choice([0, 0, 3, 6]) + chance.choice([0, 0, Fraction(1, 3)])
         pins[Q.GAP if name == "box" else Q.OPENING] = Pin(hole)
     closed = chance.random() < 0.3
+    # At open ends half a space, a whole one, or plain cloth; alike at both where the row is mirrored.
+    plain = End(width=Length(_own(q * chance.randint(30, 60))))
+    ends = [chance.choice([End(), End(), End(times=Exact(1)), plain]) for _ in range(2)]
+    if mirrored or closed:
+        ends[1] = ends[0]
     facts = Section(
         kind, {quantity: Pin(_own(pin.value)) for quantity, pin in pins.items()}, unit=UNITS[chance.choice(["cm", "in"])],
-        tape=Length(_own(q)), meet=None if name == "pinch" else False, facing=facing, closed=closed, lead=End(), tail=End(),
+        tape=Length(_own(q)), meet=None if name == "pinch" else False, facing=facing, closed=closed, lead=ends[0], tail=ends[1],
         turn=Length(_own(chance.choice([Fraction(0), Fraction(0), Fraction(1, 10), Fraction(2, 5), Fraction(-1, 5), q / 3, q, Fraction(1, 7)]))),
     )  # fmt: skip
     return facts, {"name": name, "q": q, "n": count, "F": finished, "each": each, "times": times, "mirrored": mirrored}

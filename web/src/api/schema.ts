@@ -3800,7 +3800,7 @@ export interface components {
         };
         /**
          * NudgeOut
-         * @description A pleat and by how many divisions it takes more (below nought: less).
+         * @description A pleat and by how many divisions it takes more (below nought: less; nought: it moves along with others).
          */
         NudgeOut: {
             /** Divisions */
