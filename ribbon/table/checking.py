@@ -23,7 +23,7 @@ from ribbon.edge import (
 )
 from ribbon.edge.corrected import corrected, corrected_row, marked_row
 from ribbon.errors import Refusal, refuse
-from ribbon.facts import Edge, Section
+from ribbon.facts import Edge
 from ribbon.fraction import Fraction
 from ribbon.lengths import UNITS, ZERO, Length, Scribe
 
@@ -179,7 +179,7 @@ def _says(section: Edge, whole: Plan | None, told: Verdict) -> list[str]:
     if told.within:
         return [*found, f"That is within tolerance ({write(told.tolerance).text}): leave it."]
     if whole is not None and told.changes:
-        found += _mend_says(whole.section, told)
+        found += _mend_says(whole, told)
     elif whole is not None and can_change(whole.section):
         least = division(whole.section) * least_change(groups_of(whole))
         found.append(
@@ -199,8 +199,9 @@ def _says(section: Edge, whole: Plan | None, told: Verdict) -> list[str]:
     return found
 
 
-def _mend_says(section: Section, told: Verdict) -> list[str]:
+def _mend_says(whole: Plan, told: Verdict) -> list[str]:
     """Which pleats to move, by how much, and where the row then comes out."""
+    section = whole.section
     write = section.scribe.write
     each = [
         f"{pleats} so that {'each' if pleats.startswith('pleats') else 'it'} takes {much} cloth"
@@ -216,7 +217,7 @@ def _mend_says(section: Section, told: Verdict) -> list[str]:
     if not left:
         return [*found, "It then comes out as planned."]
     way = "wide" if left > ZERO else "narrow"
-    nearest = abs(left) <= division(section) * 2
+    nearest = abs(left) * 2 <= division(section) * least_change(groups_of(whole))
     why = (
         "which is the nearest that can be had"
         if nearest

@@ -197,3 +197,11 @@ def test_depths_of_a_corrected_skirt_differ_by_a_division() -> None:
     mended = taped(plan(skirt(corrections=(found.correction,))), Length(1))
     assert mended.groups == ((10, Length(31)), (5, Length(Fraction(61, 2))), (8, Length(30)))
     assert mended.finished == Length(695)
+
+
+def test_where_there_is_no_room_for_the_rest_the_way_out_says_so() -> None:
+    """Two pinches of 8 mm on a tape of 2 mm give 6 mm each of the 18 that are wanted."""
+    pins = {Q.FINISHED: Pin(Fraction(200)), Q.COUNT: Pin(Fraction(2)), Q.PER_PLEAT: Pin(Fraction(8))}
+    found = verdict(edge_plan(Section(KINDS["pinch"], pins, tape=Length(2))), [Length(182)])
+    assert [one.divisions for one in found.changes] == [-3, -3]
+    assert "no room for more: open the row and plan it anew" in found.says[-1]

@@ -18,7 +18,6 @@ import { TypicalRibbon } from "../ribbon/typical-ribbon";
 import { alone, paintedCloths, parted, roleOf } from "../state/cloths";
 import { type Fault, faultsOf, goToField } from "../state/faults";
 import { same } from "../state/in-order";
-import { later } from "../state/later";
 import { leaveAt, leftAt } from "../state/left-at";
 import { looks } from "../state/look";
 import { leaveRibbon, ribbonOpen } from "../state/ribbon-open";
@@ -42,14 +41,7 @@ import { Conflict, Gone, Rename } from "./bench-sheets";
 import { MeasureStep } from "./measure-step";
 import { MakeAThing } from "./new-work";
 import { Pleat } from "./pleat";
-
-const further = () => import("./further-steps");
-const ClothStep = later("ClothStep", further);
-const CutStep = later("CutStep", further);
-const MarkStep = later("MarkStep", further);
-const CheckStep = later("CheckStep", further);
-const Edgeless = later("Edgeless", further);
-const LogStep = later("LogStep", further);
+import { CheckStep, ClothStep, CutStep, Edgeless, LogStep, MarkStep } from "./steps-later";
 
 /** One work, once it has been fetched. */
 export function Bench({ name }: { name: string }) {
