@@ -112,10 +112,32 @@ def row(chance: Random, *, level: bool = False) -> tuple[Section, dict[str, Any]
     if mirrored or closed:
         ends[1] = ends[0]
     facts = Section(
-        kind, {quantity: Pin(_own(pin.value)) for quantity, pin in pins.items()}, unit=UNITS[chance.choice(["cm", "in"])],
-        tape=Length(_own(q)), meet=None if name == "pinch" else False, facing=facing, closed=closed, lead=ends[0], tail=ends[1],
-        turn=Length(_own(chance.choice([Fraction(0), Fraction(0), Fraction(1, 10), Fraction(2, 5), Fraction(-1, 5), q / 3, q, Fraction(1, 7)]))),
-    )  # fmt: skip
+        kind,
+        {quantity: Pin(_own(pin.value)) for quantity, pin in pins.items()},
+        unit=UNITS[chance.choice(["cm", "in"])],
+        tape=Length(_own(q)),
+        meet=None if name == "pinch" else False,
+        facing=facing,
+        closed=closed,
+        lead=ends[0],
+        tail=ends[1],
+        turn=Length(
+            _own(
+                chance.choice(
+                    [
+                        Fraction(0),
+                        Fraction(0),
+                        Fraction(1, 10),
+                        Fraction(2, 5),
+                        Fraction(-1, 5),
+                        q / 3,
+                        q,
+                        Fraction(1, 7),
+                    ]
+                )
+            )
+        ),
+    )
     return facts, {"name": name, "q": q, "n": count, "F": finished, "each": each, "times": times, "mirrored": mirrored}
 
 
